@@ -1,0 +1,56 @@
+package app.denfold.core.rules;
+
+import java.util.List;
+
+/** When a checklist or a requirement concerns a person; an expression that holds on certain days. */
+public sealed interface Condition {
+
+    /** The name of the fact that every person has: the kind of the file. */
+    String KIND = "kind";
+
+    /** The fact is known and has this value. */
+    record Is(String fact, FactValue value) implements Condition {}
+
+    /** The fact is known and has another value. */
+    record IsNot(String fact, FactValue value) implements Condition {}
+
+    /** The fact is known and has one of these values. */
+    record In(String fact, List<FactValue> values) implements Condition {
+        public In {
+            values = List.copyOf(values);
+        }
+    }
+
+    /** The birth date is known and the person has not reached the age. */
+    record AgeUnder(int age) implements Condition {}
+
+    /** The birth date is known and the person has reached the age: on birth date plus n years, clipped to the month. */
+    record AgeAtLeast(int age) implements Condition {}
+
+    /** Every part holds; true when there is none. */
+    record All(List<Condition> parts) implements Condition {
+        public All {
+            parts = List.copyOf(parts);
+        }
+    }
+
+    /** At least one part holds; false when there is none. */
+    record Any(List<Condition> parts) implements Condition {
+        public Any {
+            parts = List.copyOf(parts);
+        }
+    }
+
+    /** The part does not hold. */
+    record Not(Condition part) implements Condition {}
+
+    /** Holds always. */
+    static Condition always() {
+        return new All(List.of());
+    }
+
+    /** The file is of this kind. */
+    static Condition kindIs(String kind) {
+        return new Is(KIND, FactValue.text(kind));
+    }
+}

@@ -1,0 +1,98 @@
+package app.denfold.core.rules;
+
+import app.denfold.core.days.DaySet;
+import app.denfold.core.days.Window;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * A person's file as known on one day, ready to be asked about any day. Immutable once made; making it costs one pass
+ * over the person's documents.
+ */
+public final class KnownFile {
+
+    private final Person person;
+    private final LocalDate known;
+    private final Map<String, List<KnownDocument>> existing = new HashMap<>();
+    private final List<RequirementDays> requirements = new ArrayList<>();
+    private final DaySet active;
+
+    private KnownFile(RuleBook book, Person person, LocalDate known) {
+        this.person = person;
+        this.known = known;
+        this.active = DaySet.of(person.active());
+        for (Document document : person.documents()) {
+            if (document.existsAt(known)) {
+                int end = book.type(document.type()).validity().endEdge(document, person.birthDate());
+                existing.computeIfAbsent(document.type(), type -> new ArrayList<>())
+                        .add(new KnownDocument(document, known, end));
+            }
+        }
+        for (Checklist checklist : book.checklists()) {
+            DaySet asked = active.intersect(DaySet.of(checklist.inForce()))
+                    .intersect(ConditionDays.of(checklist.appliesWhen(), person));
+            for (Requirement requirement : checklist.requirements()) {
+                DaySet applies = asked.intersect(ConditionDays.of(requirement.appliesWhen(), person));
+                requirements.add(new RequirementDays(this, checklist.code(), requirement, applies));
+            }
+        }
+    }
+
+    /**
+     * Only what was recorded on or before {@code known} exists.
+     *
+     * @throws IllegalArgumentException when a document's type is not in the book
+     */
+    public static KnownFile of(RuleBook book, Person person, LocalDate known) {
+        return new KnownFile(book, person, known);
+    }
+
+    Person person() {
+        return person;
+    }
+
+    LocalDate known() {
+        return known;
+    }
+
+    List<KnownDocument> existing(String type) {
+        return existing.getOrDefault(type, List.of());
+    }
+
+    /** Every requirement of every checklist, in their order, those included that never apply. */
+    public List<RequirementDays> requirements() {
+        return List.copyOf(requirements);
+    }
+
+    /** How the file stands on a day. */
+    public FileStanding on(LocalDate day) {
+        List<RequirementAnswer> answers =
+                requirements.stream().map(r -> r.on(day)).toList();
+        return FileStanding.of(day, known, answers, clearThrough(day));
+    }
+
+    /** The last day of the run of clear days that holds the day. */
+    public ClearThrough clearThrough(LocalDate day) {
+        int asked = DaySet.dayNumber(day);
+        int firstUnclear = DaySet.NEVER_ENDS;
+        for (RequirementDays requirement : requirements) {
+            if (requirement.requirement().level() == Requirement.Level.BLOCKING) {
+                firstUnclear = Math.min(firstUnclear, requirement.firstOpenDay(asked, firstUnclear));
+                if (firstUnclear == asked) {
+                    return new ClearThrough.NotClear();
+                }
+            }
+        }
+        return firstUnclear == DaySet.NEVER_ENDS
+                ? new ClearThrough.NeverEnds()
+                : new ClearThrough.Through(LocalDate.ofEpochDay(firstUnclear - 1L));
+    }
+
+    /** The active span that holds the day; null on days when the person is not active. */
+    List<Window> spans() {
+        return person.active();
+    }
+}

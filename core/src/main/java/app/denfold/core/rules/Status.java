@@ -1,0 +1,41 @@
+package app.denfold.core.rules;
+
+/** How a slot stands on a day. */
+public enum Status {
+    NOT_APPLICABLE("not-applicable"),
+    WAIVED("waived"),
+    ON_FILE("on-file"),
+    EXPIRING("expiring"),
+    IN_GRACE("in-grace"),
+    IN_REVIEW("in-review"),
+    AWAITING_SIGNATURE("awaiting-signature"),
+    LAPSED("lapsed"),
+    SENT_BACK("sent-back"),
+    NOT_YET_DUE("not-yet-due"),
+    MISSING("missing");
+
+    private final String code;
+
+    Status(String code) {
+        this.code = code;
+    }
+
+    /** The word of the open format, such as {@code on-file}. */
+    public String code() {
+        return code;
+    }
+
+    /** True when the requirement is satisfied: on file, expiring, in grace or waived. */
+    public boolean isMet() {
+        return this == ON_FILE || this == EXPIRING || this == IN_GRACE || this == WAIVED;
+    }
+
+    /** True when a blocking requirement with this status keeps the file from being clear. */
+    public boolean isOpen() {
+        return this == LAPSED
+                || this == MISSING
+                || this == SENT_BACK
+                || this == IN_REVIEW
+                || this == AWAITING_SIGNATURE;
+    }
+}

@@ -1,0 +1,57 @@
+package app.denfold.core.rules;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.denfold.core.days.Window;
+import app.denfold.core.rules.Evidence.Leaf;
+import java.time.LocalDate;
+import java.time.Period;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+class DocumentReasonsTest {
+
+    private static final LocalDate TODAY = LocalDate.of(2026, 11, 25);
+
+    private static DocumentReason.Why why(Requirement requirement, Document document) {
+        RuleBook book = RuleBook.of(
+                List.of(new DocumentType("t", new Validity.Stated())),
+                List.of(new Checklist("l", Window.always(), Condition.always(), List.of(requirement))));
+        Person person = new Person(
+                "client", null, List.of(Window.from(TODAY.minusDays(100))), List.of(), List.of(), List.of(document));
+        return KnownFile.of(book, person, TODAY)
+                .requirements()
+                .get(0)
+                .reasonsOn(TODAY)
+                .get(0)
+                .why();
+    }
+
+    private static final Document DATED = Document.dated("d", "t", TODAY.minusDays(30), TODAY.minusDays(20));
+    private static final Requirement PLAIN = Requirement.of("r", Evidence.ofType("t"));
+
+    @Test
+    void eachCaseNamesItsOwnReason() {
+        assertThat(why(PLAIN, DATED)).isEqualTo(new DocumentReason.Counts(Window.from(TODAY.minusDays(30))));
+        assertThat(why(PLAIN, Document.dated("d", "t", TODAY, TODAY.plusDays(1))))
+                .isEqualTo(new DocumentReason.NotYetReceived(TODAY.plusDays(1)));
+        assertThat(why(PLAIN, DATED.voided(TODAY))).isEqualTo(new DocumentReason.Voided(TODAY));
+        assertThat(why(PLAIN.reviewed(), DATED)).isEqualTo(new DocumentReason.PendingReview());
+        assertThat(why(PLAIN, DATED.sentBack(TODAY))).isEqualTo(new DocumentReason.SentBack(TODAY));
+        assertThat(why(PLAIN.signedBy("a", "b"), DATED.signed(new Document.Signature("a", TODAY))))
+                .isEqualTo(new DocumentReason.UnsignedBy(List.of("b")));
+        assertThat(why(PLAIN, DATED.effective(TODAY.plusDays(3))))
+                .isEqualTo(new DocumentReason.NotYetValid(TODAY.plusDays(3)));
+        assertThat(why(PLAIN, DATED.expiring(TODAY.minusDays(1))))
+                .isEqualTo(new DocumentReason.Expired(TODAY.minusDays(1)));
+        assertThat(why(PLAIN, DATED.expiring(TODAY.minusDays(40)))).isEqualTo(new DocumentReason.NeverValid());
+    }
+
+    @Test
+    void freshnessAndTheStartHaveReasonsOfTheirOwn() {
+        Requirement fresh = Requirement.of("r", new Evidence.OfType(new Leaf("t", Period.ofDays(10), null), 1));
+        assertThat(why(fresh, DATED)).isEqualTo(new DocumentReason.TooOld(TODAY.minusDays(20)));
+        Requirement sinceStart = Requirement.of("r", new Evidence.OfType(new Leaf("t", null, 90), 1));
+        assertThat(why(sinceStart, DATED)).isEqualTo(new DocumentReason.DatedBefore(TODAY.minusDays(10)));
+    }
+}
