@@ -14,16 +14,17 @@ import java.util.Map;
  */
 public final class KnownFile {
 
+    private final RuleBook book;
     private final Person person;
     private final LocalDate known;
     private final Map<String, List<KnownDocument>> existing = new HashMap<>();
     private final List<RequirementDays> requirements = new ArrayList<>();
-    private final DaySet active;
 
     private KnownFile(RuleBook book, Person person, LocalDate known) {
+        this.book = book;
         this.person = person;
         this.known = known;
-        this.active = DaySet.of(person.active());
+        DaySet active = DaySet.of(person.active());
         for (Document document : person.documents()) {
             if (document.existsAt(known)) {
                 int end = book.type(document.type()).validity().endEdge(document, person.birthDate());
@@ -48,6 +49,23 @@ public final class KnownFile {
      */
     public static KnownFile of(RuleBook book, Person person, LocalDate known) {
         return new KnownFile(book, person, known);
+    }
+
+    /** The same file as if one document had been accepted on a day. */
+    public KnownFile supposingAccepted(String documentId, LocalDate day) {
+        List<Document> documents = person.documents().stream()
+                .map(d -> d.id().equals(documentId) ? d.accepted(day) : d)
+                .toList();
+        return of(
+                book,
+                new Person(
+                        person.kind(),
+                        person.birthDate(),
+                        person.active(),
+                        person.facts(),
+                        person.waivers(),
+                        documents),
+                known);
     }
 
     Person person() {
@@ -91,7 +109,7 @@ public final class KnownFile {
                 : new ClearThrough.Through(LocalDate.ofEpochDay(firstUnclear - 1L));
     }
 
-    /** The active span that holds the day; null on days when the person is not active. */
+    /** The active spans, as they were listed. */
     List<Window> spans() {
         return person.active();
     }

@@ -271,6 +271,19 @@ public final class RequirementDays {
         return DaySet.NEVER_ENDS;
     }
 
+    /** The first day of the run of days, holding the day, with one and the same status; empty when it has none. */
+    public Optional<LocalDate> since(LocalDate asked) {
+        int day = DaySet.dayNumber(asked);
+        Status status = statusOn(day);
+        int[] changes = changeDays();
+        for (int i = changes.length - 1; i >= 0; i--) {
+            if (changes[i] <= day && statusOn(changes[i] - 1) != status) {
+                return Optional.of(LocalDate.ofEpochDay(changes[i]));
+            }
+        }
+        return Optional.empty();
+    }
+
     /** The stretches of equal status that touch the window from the first to the last day, both included. */
     public List<Stretch> stretches(LocalDate from, LocalDate to) {
         List<Stretch> result = new ArrayList<>();

@@ -1,0 +1,95 @@
+package app.denfold.server.access;
+
+import com.github.f4b6a3.uuid.UuidCreator;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.util.Locale;
+import java.util.UUID;
+
+/** Someone who can sign in. */
+@Entity
+class Account {
+
+    @Id
+    private UUID id;
+
+    @Version
+    private Integer version;
+
+    private String email;
+    private String name;
+
+    @Enumerated(EnumType.STRING)
+    private Role role;
+
+    private String passwordHash;
+    private String team;
+    private boolean seesSensitive;
+    private boolean mayChange;
+    private boolean closed;
+    private Instant createdAt;
+    private Instant visitedAt;
+    private Instant previousVisitAt;
+
+    protected Account() {}
+
+    Account(NewAccount from, Instant now) {
+        this.id = UuidCreator.getTimeOrderedEpoch();
+        this.email = normal(from.email());
+        this.name = from.name();
+        this.role = from.role();
+        this.team = from.team();
+        this.seesSensitive = from.seesSensitive();
+        this.mayChange = from.mayChange();
+        this.createdAt = now;
+    }
+
+    static String normal(String email) {
+        return email.strip().toLowerCase(Locale.ROOT);
+    }
+
+    UUID id() {
+        return id;
+    }
+
+    String email() {
+        return email;
+    }
+
+    String name() {
+        return name;
+    }
+
+    Role role() {
+        return role;
+    }
+
+    String passwordHash() {
+        return passwordHash;
+    }
+
+    boolean isOpen() {
+        return !closed;
+    }
+
+    Instant previousVisitAt() {
+        return previousVisitAt;
+    }
+
+    void setPasswordHash(String hash) {
+        this.passwordHash = hash;
+    }
+
+    void visited(Instant now) {
+        this.previousVisitAt = visitedAt;
+        this.visitedAt = now;
+    }
+
+    Viewer viewer() {
+        return new Viewer(id, name, email, role, team, seesSensitive, mayChange);
+    }
+}

@@ -1,0 +1,14 @@
+package app.denfold.server.access;
+
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.data.repository.CrudRepository;
+
+interface AccountRepository extends CrudRepository<Account, UUID> {
+
+    Optional<Account> findByEmail(String email);
+
+    List<Account> findByIdIn(Collection<UUID> ids);
+}

@@ -1,0 +1,10 @@
+package app.denfold.server.access;
+
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.data.repository.CrudRepository;
+
+interface OneTimeLinkRepository extends CrudRepository<OneTimeLink, UUID> {
+
+    Optional<OneTimeLink> findByTokenHash(String hash);
+}

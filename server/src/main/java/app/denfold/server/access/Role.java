@@ -1,0 +1,8 @@
+package app.denfold.server.access;
+
+/** What an account is for. */
+public enum Role {
+    ADMINISTRATOR,
+    COLLEAGUE,
+    GUEST
+}

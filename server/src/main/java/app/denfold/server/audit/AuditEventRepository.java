@@ -1,0 +1,31 @@
+package app.denfold.server.audit;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Stream;
+import org.springframework.data.domain.Limit;
+import org.springframework.data.jpa.repository.Query;
+import org.springframework.data.repository.Repository;
+
+interface AuditEventRepository extends Repository<AuditEvent, Long> {
+
+    AuditEvent save(AuditEvent event);
+
+    Optional<AuditEvent> findFirstByOrderBySeqDesc();
+
+    List<AuditEvent> findByFileIdOrderBySeqDesc(UUID fileId, Limit limit);
+
+    boolean existsByDocumentIdAndActorIdAndActionAndAtAfter(UUID documentId, UUID actorId, String action, Instant since);
+
+    boolean existsByFileIdAndDocumentIdIsNullAndActorIdAndActionAndAtAfter(
+            UUID fileId, UUID actorId, String action, Instant since);
+
+    @Query("select e from AuditEvent e order by e.seq")
+    Stream<AuditEvent> streamAll();
+
+    /** Held until the transaction ends, so that rows are chained one after the other. */
+    @Query(value = "select count(*) from (select pg_advisory_xact_lock(710001)) as held", nativeQuery = true)
+    long lockChain();
+}

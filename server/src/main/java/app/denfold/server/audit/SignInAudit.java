@@ -1,0 +1,40 @@
+package app.denfold.server.audit;
+
+import app.denfold.server.access.AccessEvents;
+import app.denfold.server.access.Actor;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+
+/** Writes signing in and out into the trail. */
+@Component
+class SignInAudit {
+
+    private final AuditTrail trail;
+
+    SignInAudit(AuditTrail trail) {
+        this.trail = trail;
+    }
+
+    @EventListener
+    void on(AccessEvents.SignedIn event) {
+        trail.record(AuditEntry.general(event.who(), "signed-in", "signed in"));
+    }
+
+    @EventListener
+    void on(AccessEvents.SignedOut event) {
+        trail.record(AuditEntry.general(event.who(), "signed-out", "signed out"));
+    }
+
+    @EventListener
+    void on(AccessEvents.SignInRefused event) {
+        trail.record(AuditEntry.general(
+                Actor.system("sign-in"),
+                "sign-in-refused",
+                "refused to let " + event.known() + " in: " + event.why()));
+    }
+
+    @EventListener
+    void on(AccessEvents.PasswordSet event) {
+        trail.record(AuditEntry.general(event.who(), "password-set", "set a password through a one-time link"));
+    }
+}

@@ -1,0 +1,101 @@
+package app.denfold.server.catalog;
+
+import app.denfold.core.filing.NamePattern;
+import app.denfold.core.rules.DocumentType;
+import app.denfold.exchange.RulesJson;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.util.List;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+
+/** A document type as the practice set it up; its validity rule is kept in the open JSON. */
+@Entity
+@Table(name = "document_type")
+public class PaperType {
+
+    @Id
+    private String code;
+
+    @Version
+    private Integer version;
+
+    private String label;
+    private String section;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private String validity;
+
+    private String namingPattern;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private List<Signer> signers;
+
+    private boolean needsReview;
+    private boolean sensitive;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private List<String> synonyms;
+
+    protected PaperType() {}
+
+    /** @throws app.denfold.exchange.BadInput when the validity rule cannot be read */
+    public PaperType(
+            String code,
+            String label,
+            String section,
+            String validity,
+            List<Signer> signers,
+            boolean needsReview,
+            boolean sensitive,
+            List<String> synonyms) {
+        RulesJson.validity(validity);
+        this.code = code;
+        this.label = label;
+        this.section = section;
+        this.validity = validity;
+        this.namingPattern = "{type}, {document date}, {person}, {pending}";
+        this.signers = List.copyOf(signers);
+        this.needsReview = needsReview;
+        this.sensitive = sensitive;
+        this.synonyms = List.copyOf(synonyms);
+    }
+
+    public String code() {
+        return code;
+    }
+
+    public String label() {
+        return label;
+    }
+
+    public String section() {
+        return section;
+    }
+
+    public List<Signer> signers() {
+        return signers;
+    }
+
+    public boolean needsReview() {
+        return needsReview;
+    }
+
+    public boolean isSensitive() {
+        return sensitive;
+    }
+
+    public List<String> synonyms() {
+        return synonyms;
+    }
+
+    public NamePattern namePattern() {
+        return NamePattern.parse(namingPattern);
+    }
+
+    public DocumentType forRules() {
+        return new DocumentType(code, RulesJson.validity(validity));
+    }
+}

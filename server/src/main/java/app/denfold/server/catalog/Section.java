@@ -1,0 +1,39 @@
+package app.denfold.server.catalog;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Version;
+
+/** A part of a file. */
+@Entity
+public class Section {
+
+    @Id
+    private String code;
+
+    @Version
+    private Integer version;
+
+    private String label;
+    private int ordinal;
+
+    protected Section() {}
+
+    public Section(String code, String label, int ordinal) {
+        this.code = code;
+        this.label = label;
+        this.ordinal = ordinal;
+    }
+
+    public String code() {
+        return code;
+    }
+
+    public String label() {
+        return label;
+    }
+
+    public int ordinal() {
+        return ordinal;
+    }
+}

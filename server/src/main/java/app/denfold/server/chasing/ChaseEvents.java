@@ -1,0 +1,16 @@
+package app.denfold.server.chasing;
+
+import app.denfold.server.access.Viewer;
+import java.util.List;
+import java.util.UUID;
+
+/** What later modules hear about chasing. */
+public final class ChaseEvents {
+
+    private ChaseEvents() {}
+
+    /** A person was told which slots want a paper. */
+    public record Chased(Viewer by, UUID fileId, List<Wanted> wanted) {}
+
+    public record Wanted(String checklist, String requirement) {}
+}

@@ -1,0 +1,54 @@
+package app.denfold.server.chasing;
+
+import jakarta.annotation.Nullable;
+import app.denfold.server.access.Viewer;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+class ChasingController {
+
+    private final Chase chase;
+    private final Outbox outbox;
+
+    ChasingController(Chase chase, Outbox outbox) {
+        this.chase = chase;
+        this.outbox = outbox;
+    }
+
+    record ChaseRequest(@Nullable String body, boolean again) {}
+
+    @GetMapping("/api/files/{id}/chase")
+    Chase.ChasePreview preview(Viewer viewer, @PathVariable UUID id) {
+        return chase.preview(viewer, id);
+    }
+
+    @PostMapping("/api/files/{id}/chase")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    void send(Viewer viewer, @PathVariable UUID id, @RequestBody ChaseRequest body) {
+        chase.send(viewer, id, body.body(), body.again());
+    }
+
+    @GetMapping("/api/files/{id}/notices")
+    List<Outbox.NoticeAnswer> ofFile(Viewer viewer, @PathVariable UUID id) {
+        return outbox.ofFile(viewer, id);
+    }
+
+    @GetMapping("/api/notices")
+    List<Outbox.NoticeAnswer> recent(Viewer viewer) {
+        return outbox.recent(viewer);
+    }
+
+    @PostMapping("/api/notices/{id}/retry")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    void retry(Viewer viewer, @PathVariable UUID id) {
+        outbox.retry(viewer, id);
+    }
+}

@@ -1,0 +1,26 @@
+package app.denfold.server.content;
+
+import java.time.Instant;
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
+import org.springframework.data.repository.Repository;
+
+interface ContentRepository extends Repository<Content, String> {
+
+    Optional<Content> findById(String sha256);
+
+    List<Content> findBySha256In(Collection<String> hashes);
+
+    @Modifying
+    @Query(
+            value =
+                    """
+                    insert into content (sha256, size, media_type, pages, stored_at)
+                    values (:sha256, :size, :mediaType, :pages, :at) on conflict (sha256) do nothing
+                    """,
+            nativeQuery = true)
+    void insertUnlessThere(String sha256, long size, String mediaType, int pages, Instant at);
+}

@@ -1,0 +1,148 @@
+package app.denfold.server.content;
+
+import app.denfold.paper.Format;
+import app.denfold.paper.PageImage;
+import app.denfold.paper.ReadPaper;
+import app.denfold.paper.Reading;
+import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.problems.Refusal;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Takes bytes in, tells what they are, and shows their pages. */
+@Service
+public class Contents {
+
+    private static final Set<Integer> WIDTHS = Set.of(160, 900, 1400);
+
+    private final ContentStore store;
+    private final ContentRepository contents;
+    private final PracticeCalendar calendar;
+    private final Path drawn;
+
+    Contents(
+            ContentStore store,
+            ContentRepository contents,
+            PracticeCalendar calendar,
+            @Value("${denfold.content}") Path root)
+            throws IOException {
+        this.store = store;
+        this.contents = contents;
+        this.calendar = calendar;
+        this.drawn = Files.createDirectories(root.toAbsolutePath().resolve("drawn"));
+    }
+
+    /** What came of taking a paper in. */
+    public sealed interface Taken {}
+
+    /** Stored and synced; the row naming it is part of the caller's transaction. */
+    public record Whole(String sha256, int pages) implements Taken {}
+
+    /** Stored as well, but its pages cannot be shown. */
+    public record SetAside(String sha256, String reason) implements Taken {}
+
+    /** Not stored; the bytes stay with whoever brought them. */
+    public record Refused(String reason) implements Taken {}
+
+    /** Looks into the file and stores it unless it is refused. The file itself is left where it is. */
+    @Transactional
+    public Taken take(Path file, String fileName) {
+        try {
+            Reading reading = ReadPaper.read(file, fileName);
+            if (reading instanceof Reading.Refused refused) {
+                return new Refused(refused.reason());
+            }
+            try (InputStream in = Files.newInputStream(file)) {
+                return keep(store.put(in), reading);
+            }
+        } catch (IOException failed) {
+            throw new UncheckedIOException("Storing “" + fileName + "” failed", failed);
+        }
+    }
+
+    private Taken keep(ContentStore.Stored stored, Reading reading) {
+        if (reading instanceof Reading.Readable readable) {
+            insert(stored, readable.format(), readable.pages());
+            return new Whole(stored.sha256(), readable.pages());
+        }
+        Reading.SetAside aside = (Reading.SetAside) reading;
+        insert(stored, aside.format(), 0);
+        return new SetAside(stored.sha256(), aside.reason());
+    }
+
+    private void insert(ContentStore.Stored stored, Format format, int pages) {
+        contents.insertUnlessThere(stored.sha256(), stored.size(), format.mediaType(), pages, calendar.now());
+    }
+
+    /** Stores a PDF that the product made itself. */
+    @Transactional
+    public String keepPdf(byte[] pdf, int pages) {
+        try {
+            ContentStore.Stored stored = store.put(new ByteArrayInputStream(pdf));
+            insert(stored, Format.PDF, pages);
+            return stored.sha256();
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+
+    /** @throws Refusal when there is no such content */
+    public Content content(String sha256) {
+        return contents.findById(sha256).orElseThrow(() -> Refusal.notFound("content"));
+    }
+
+    public Map<String, Content> contents(Collection<String> hashes) {
+        List<Content> found = contents.findBySha256In(hashes);
+        return found.stream().collect(Collectors.toMap(Content::sha256, c -> c));
+    }
+
+    /** The stored bytes, for reading only. */
+    public Path file(String sha256) {
+        return store.file(sha256);
+    }
+
+    /**
+     * A page as PNG, drawn once and kept beside the store, where it can be deleted at any time.
+     *
+     * @param page from 1
+     * @param width 160, 900 or 1400 pixels
+     * @throws Refusal when there is no such page or width
+     */
+    public byte[] page(String sha256, int page, int width) {
+        Content content = content(sha256);
+        if (page < 1 || page > content.pages()) {
+            throw Refusal.notFound("page");
+        }
+        if (!WIDTHS.contains(width)) {
+            throw Refusal.invalid("width", "Pages are drawn 160, 900 or 1400 pixels wide.");
+        }
+        Path kept = drawn.resolve(sha256 + "-" + page + "-" + width + ".png");
+        try {
+            return Files.exists(kept) ? Files.readAllBytes(kept) : draw(content, page, width, kept);
+        } catch (IOException failed) {
+            throw new UncheckedIOException("Page " + page + " of " + sha256 + " cannot be drawn", failed);
+        }
+    }
+
+    private byte[] draw(Content content, int page, int width, Path to) throws IOException {
+        Format format = Format.ofMediaType(content.mediaType()).orElseThrow();
+        byte[] png = PageImage.png(store.file(content.sha256()), format, page, width);
+        Path temporary = Files.createTempFile(drawn, "page", ".part");
+        Files.write(temporary, png);
+        Files.move(temporary, to, StandardCopyOption.ATOMIC_MOVE);
+        return png;
+    }
+}

@@ -1,0 +1,47 @@
+package app.denfold.server.content;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import org.springframework.core.io.FileSystemResource;
+import org.springframework.core.io.Resource;
+import org.springframework.http.CacheControl;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Component;
+
+/** Answers with stored bytes or drawn pages. */
+@Component
+public class Download {
+
+    private final Contents contents;
+
+    Download(Contents contents) {
+        this.contents = contents;
+    }
+
+    /** The whole file as an attachment, named and with the ending of its true format; ranges are supported. */
+    public ResponseEntity<Resource> attachment(String sha256, String name) {
+        Content content = contents.content(sha256);
+        String ending = app.denfold.paper.Format.ofMediaType(content.mediaType())
+                .map(f -> "." + f.ending())
+                .orElse("");
+        ContentDisposition disposition = ContentDisposition.attachment()
+                .filename(name + ending, StandardCharsets.UTF_8)
+                .build();
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, disposition.toString())
+                .contentType(MediaType.parseMediaType(content.mediaType()))
+                .cacheControl(CacheControl.noStore())
+                .body(new FileSystemResource(contents.file(sha256)));
+    }
+
+    /** One page; it may be kept by the browser of the one who may see it. */
+    public ResponseEntity<byte[]> page(String sha256, int page, int width) {
+        return ResponseEntity.ok()
+                .contentType(MediaType.IMAGE_PNG)
+                .cacheControl(CacheControl.maxAge(Duration.ofHours(1)).cachePrivate())
+                .body(contents.page(sha256, page, width));
+    }
+}

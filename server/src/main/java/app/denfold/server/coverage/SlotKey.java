@@ -1,0 +1,9 @@
+package app.denfold.server.coverage;
+
+import jakarta.persistence.Embeddable;
+import java.io.Serializable;
+import java.util.UUID;
+
+/** Which requirement in which file. */
+@Embeddable
+record SlotKey(UUID fileId, String checklist, String requirement) implements Serializable {}

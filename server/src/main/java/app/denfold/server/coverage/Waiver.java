@@ -1,0 +1,63 @@
+package app.denfold.server.coverage;
+
+import app.denfold.core.days.Window;
+import app.denfold.core.rules.Person;
+import com.github.f4b6a3.uuid.UuidCreator;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Version;
+import java.time.LocalDate;
+import java.util.UUID;
+
+/** A requirement that is not asked of one person for some days. */
+@Entity
+class Waiver {
+
+    @Id
+    private UUID id;
+
+    @Version
+    private Integer version;
+
+    private UUID fileId;
+    private String checklist;
+    private String requirement;
+    private LocalDate fromDay;
+    private LocalDate toDay;
+    private LocalDate recordedOn;
+    private String reason;
+    private String recordedBy;
+
+    protected Waiver() {}
+
+    Waiver(UUID fileId, WaiverDetails details, LocalDate recordedOn, String recordedBy) {
+        this.id = UuidCreator.getTimeOrderedEpoch();
+        this.fileId = fileId;
+        this.checklist = details.checklist();
+        this.requirement = details.requirement();
+        this.fromDay = details.from() == null ? recordedOn : details.from();
+        this.toDay = details.to();
+        this.recordedOn = recordedOn;
+        this.reason = details.reason().strip();
+        this.recordedBy = recordedBy;
+    }
+
+    boolean covers(String list, String code, LocalDate day) {
+        return checklist.equals(list)
+                && requirement.equals(code)
+                && !day.isBefore(fromDay)
+                && (toDay == null || !day.isAfter(toDay));
+    }
+
+    LocalDate toDay() {
+        return toDay;
+    }
+
+    String words() {
+        return "Waived by " + recordedBy + ": " + reason;
+    }
+
+    Person.Waiver forRules() {
+        return new Person.Waiver(checklist, requirement, new Window(fromDay, toDay), recordedOn);
+    }
+}

@@ -1,0 +1,10 @@
+package app.denfold.server.coverage;
+
+import java.util.List;
+import java.util.UUID;
+import org.springframework.data.repository.CrudRepository;
+
+interface WaiverRepository extends CrudRepository<Waiver, UUID> {
+
+    List<Waiver> findByFileId(UUID fileId);
+}

@@ -1,0 +1,82 @@
+package app.denfold.server.demo;
+
+import app.denfold.server.access.Actor;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.arrivals.Arrivals;
+import app.denfold.server.arrivals.ReceivedPaper;
+import app.denfold.server.arrivals.ReceivedPaper.Way;
+import app.denfold.server.people.PersonFile;
+import app.denfold.server.practice.PracticeCalendar;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.List;
+import org.springframework.stereotype.Component;
+
+/** Papers that wait in the demo's Arrivals, from every way in, some of them with something wrong. */
+@Component
+class DemoArrivals {
+
+    private static final Actor DESK = Actor.system("Office desk");
+
+    private final Arrivals arrivals;
+
+    DemoArrivals(Arrivals arrivals) {
+        this.arrivals = arrivals;
+    }
+
+    void load(Viewer administrator, Viewer guardian, List<PersonFile> people, LocalDate today) {
+        PersonFile edie = named(people, "Edie Penhallow");
+        PersonFile ilse = named(people, "Ilse Varga-Moon");
+        PersonFile noor = named(people, "Noor Vahdani");
+        PersonFile jon = named(people, "Jon Adair");
+        PersonFile anouk = named(people, "Anouk Ferrel");
+        LocalDate yesterday = today.minusDays(1);
+        receive(scan("first-aid", "First aid certificate", noor, today.minusDays(6), null, 1), "scan_0087.pdf", Way.PICKUP, DESK, null, null, null);
+        receive(scan("contact-sheet", "Emergency contact sheet", ilse, yesterday, null, 2), "scan_0088.pdf", Way.PICKUP, DESK, null, null, null);
+        receive(scan("risk-acknowledgement", "Risk acknowledgement", jon, yesterday, null, 3), "scan_0089.pdf", Way.PICKUP, DESK, null, null, null);
+        receive(
+                DemoPapers.typed(
+                        "Tolle & Umar · Veterinary practice",
+                        List.of("# Invoice 2231", "", "Concerning the horse Tansy, box B 7.", "", "Issued " + PracticeCalendar.words(yesterday))),
+                "Invoice 2231.pdf", Way.DROP, administrator.actor(), null, null, null);
+        receive(
+                DemoPapers.typed(
+                        DemoFiles.letterhead("horse-insurance"),
+                        PaperText.of("horse-insurance", "Horse liability insurance", anouk, today.minusDays(4), today.plusYears(1).minusDays(4))),
+                "Policy Tansy.pdf", Way.DROP, administrator.actor(), anouk.id(), "horse-insurance", null);
+        receive(
+                DemoPapers.photographed(
+                        "Harrow Mutual Care",
+                        PaperText.of("insurance-card", "Insurance card", edie, today.minusDays(9), today.plusYears(2)), 7),
+                "IMG_2041.jpg", Way.PORTAL, guardian.actor(), edie.id(), "insurance-card", "Asked for: Insurance card");
+        receive(DemoPapers.locked("Brook Street 9", List.of("# Report", "", "Not for everyone.")), "scan_0091.pdf", Way.PICKUP, DESK, null, null, null);
+        receive("%PDF-1.6\nthe transfer broke off here".getBytes(StandardCharsets.UTF_8), "fax_3380.pdf", Way.DROP, administrator.actor(), null, null, null);
+    }
+
+    private static PersonFile named(List<PersonFile> people, String name) {
+        return people.stream().filter(p -> p.name().equals(name)).findFirst().orElseThrow();
+    }
+
+    private static byte[] scan(String type, String label, PersonFile person, LocalDate dated, LocalDate expires, long seed) {
+        return DemoPapers.scanned(DemoFiles.letterhead(type), PaperText.of(type, label, person, dated, expires), seed);
+    }
+
+    private void receive(
+            byte[] bytes, String name, Way way, Actor by, java.util.UUID fileId, String type, String note) {
+        try {
+            Path file = Files.createTempFile("demo", ".part");
+            try {
+                Files.write(file, bytes);
+                arrivals.receive(new ReceivedPaper(file, name, way, by, fileId, type, note));
+            } finally {
+                Files.delete(file);
+            }
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+}

@@ -1,0 +1,102 @@
+package app.denfold.server.demo;
+
+import app.denfold.server.catalog.Catalog;
+import app.denfold.server.catalog.KeptChecklist;
+import app.denfold.server.catalog.PaperType;
+import app.denfold.server.catalog.Section;
+import app.denfold.server.catalog.Signer;
+import app.denfold.server.people.FactDefinition;
+import app.denfold.server.people.Kinds;
+import app.denfold.server.people.PersonKind;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Sets up kinds, sections, types and checklists of the demo practice from its description. */
+@Component
+public class DemoCatalog {
+
+    private final Catalog catalog;
+    private final Kinds kinds;
+    private final JsonMapper mapper = new JsonMapper();
+
+    DemoCatalog(Catalog catalog, Kinds kinds) {
+        this.catalog = catalog;
+        this.kinds = kinds;
+    }
+
+    public void load() {
+        JsonNode all = read();
+        int place = 0;
+        for (JsonNode section : all.get("sections")) {
+            catalog.add(new Section(section.get(0).stringValue(), section.get(1).stringValue(), place++));
+        }
+        for (JsonNode kind : all.get("kinds")) {
+            kinds.add(kind(kind, place++));
+        }
+        for (JsonNode type : all.get("types")) {
+            catalog.add(type(type));
+        }
+        for (JsonNode list : all.get("checklists")) {
+            catalog.add(checklist(list, place++));
+        }
+    }
+
+    private JsonNode read() {
+        try (InputStream in = Objects.requireNonNull(getClass().getResourceAsStream("/demo/catalog.json"))) {
+            return mapper.readTree(in);
+        } catch (IOException unreadable) {
+            throw new IllegalStateException(unreadable);
+        }
+    }
+
+    private PersonKind kind(JsonNode from, int place) {
+        List<FactDefinition> facts = new ArrayList<>();
+        from.get("facts").forEach(f -> facts.add(mapper.treeToValue(f, FactDefinition.class)));
+        PersonKind kind = new PersonKind(
+                from.get("code").stringValue(),
+                from.get("label").stringValue(),
+                from.get("plural").stringValue(),
+                from.get("prefix").stringValue(),
+                place,
+                facts);
+        kind.startNumbersAt(from.get("start").intValue());
+        return kind;
+    }
+
+    private PaperType type(JsonNode from) {
+        List<Signer> signers = new ArrayList<>();
+        from.path("signers")
+                .forEach(s -> signers.add(new Signer(s.get(0).stringValue(), s.get(1).stringValue())));
+        List<String> synonyms = new ArrayList<>();
+        from.path("synonyms").forEach(s -> synonyms.add(s.stringValue()));
+        return new PaperType(
+                from.get("code").stringValue(),
+                from.get("label").stringValue(),
+                from.get("section").stringValue(),
+                from.get("validity").toString(),
+                signers,
+                from.path("review").asBoolean(false),
+                from.path("sensitive").asBoolean(false),
+                synonyms);
+    }
+
+    private static KeptChecklist checklist(JsonNode from, int place) {
+        Map<String, String> labels = new LinkedHashMap<>();
+        from.get("labels").properties().forEach(e -> labels.put(e.getKey(), e.getValue().stringValue()));
+        JsonNode definition = from.get("definition");
+        return new KeptChecklist(
+                definition.get("code").stringValue(),
+                from.get("label").stringValue(),
+                place,
+                definition.toString(),
+                labels);
+    }
+}

@@ -1,0 +1,100 @@
+package app.denfold.server.demo;
+
+import app.denfold.server.access.Accounts;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.coverage.GrantWaiver;
+import app.denfold.server.coverage.WaiverDetails;
+import app.denfold.server.people.PersonFile;
+import app.denfold.server.portal.Guests;
+import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.practice.PracticeSettings;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.UUID;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.context.annotation.Profile;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Loads the demo practice into an empty installation. */
+@Component
+@Profile("demo")
+class DemoData implements ApplicationRunner {
+
+    private static final Logger LOG = LoggerFactory.getLogger(DemoData.class);
+
+    private final PracticeSettings settings;
+    private final PracticeCalendar calendar;
+    private final DemoCatalog catalog;
+    private final DemoAccounts demoAccounts;
+    private final DemoFiles files;
+    private final DemoArrivals arrivals;
+    private final Accounts accounts;
+    private final Guests guests;
+    private final GrantWaiver waivers;
+    private final TransactionTemplate transactions;
+
+    DemoData(
+            PracticeSettings settings,
+            PracticeCalendar calendar,
+            DemoCatalog catalog,
+            DemoAccounts demoAccounts,
+            DemoFiles files,
+            DemoArrivals arrivals,
+            Accounts accounts,
+            Guests guests,
+            GrantWaiver waivers,
+            TransactionTemplate transactions) {
+        this.settings = settings;
+        this.calendar = calendar;
+        this.catalog = catalog;
+        this.demoAccounts = demoAccounts;
+        this.files = files;
+        this.arrivals = arrivals;
+        this.accounts = accounts;
+        this.guests = guests;
+        this.waivers = waivers;
+        this.transactions = transactions;
+    }
+
+    /** All or nothing: a start that breaks off leaves an empty installation, to be filled by the next one. */
+    @Override
+    public void run(ApplicationArguments arguments) {
+        if (!settings.isFounded()) {
+            long begun = System.nanoTime();
+            transactions.executeWithoutResult(t -> load());
+            LOG.info("Demo data loaded in {} s", (System.nanoTime() - begun) / 1_000_000_000L);
+        }
+    }
+
+    private void load() {
+        LocalDate today = calendar.today();
+        settings.found("Oakhollin Riding & Therapy Yard", ZoneId.of("Europe/Vienna"), "#3b4f63");
+        catalog.load();
+        Viewer ottilie = demoAccounts.open();
+        List<PersonFile> people = files.open(today);
+        people.forEach(p -> files.fill(p, today));
+        PersonFile tamsin = named(people, "Tamsin Korhola");
+        waivers.grant(
+                ottilie,
+                tamsin.id(),
+                new WaiverDetails(
+                        "employees", "manual-handling", null, today.plusDays(36), "On leave from lifting after surgery; course booked."));
+        arrivals.load(ottilie, guardian(ottilie, named(people, "Edie Penhallow")), people, today);
+    }
+
+    private Viewer guardian(Viewer by, PersonFile child) {
+        UUID account = guests.invite(by, child.id(), "Ruth Penhallow", "ruth.penhallow@post.example", "guardian");
+        Viewer guardian = accounts.viewer(account).orElseThrow();
+        demoAccounts.setPassword(guardian);
+        return guardian;
+    }
+
+    private static PersonFile named(List<PersonFile> people, String name) {
+        return people.stream().filter(p -> p.name().equals(name)).findFirst().orElseThrow();
+    }
+}

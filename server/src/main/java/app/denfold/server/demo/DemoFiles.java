@@ -1,0 +1,277 @@
+package app.denfold.server.demo;
+
+import app.denfold.core.rules.Checklist;
+import app.denfold.core.rules.Condition;
+import app.denfold.server.access.Actor;
+import app.denfold.server.catalog.Catalog;
+import app.denfold.server.catalog.PaperType;
+import app.denfold.server.content.Contents;
+import app.denfold.server.documents.Documents;
+import app.denfold.server.documents.FilingDetails;
+import app.denfold.server.documents.GivenSignature;
+import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFile;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import org.springframework.stereotype.Component;
+
+/** Fills the demo's files with papers, so that most slots are on file and every status occurs. */
+@Component
+class DemoFiles {
+
+    private final Files files;
+    private final Catalog catalog;
+    private final Documents documents;
+    private final Contents contents;
+
+    DemoFiles(Files files, Catalog catalog, Documents documents, Contents contents) {
+        this.files = files;
+        this.catalog = catalog;
+        this.documents = documents;
+        this.contents = contents;
+    }
+
+    /** How a slot of one person departs from being simply on file. */
+    enum Twist {
+        ABSENT,
+        LAPSED,
+        EXPIRING,
+        GRACE,
+        PENDING,
+        SENT_BACK,
+        UNSIGNED,
+        RENEWAL_PENDING
+    }
+
+    /** Days after its date on which a good paper of the type runs out; 0 for types that do not by themselves. */
+    private static final Map<String, Integer> LIFE = Map.ofEntries(
+            Map.entry("referral", 182),
+            Map.entry("clearance", 365),
+            Map.entry("contact-sheet", 365),
+            Map.entry("rider-assessment", 365),
+            Map.entry("background-check", 1095),
+            Map.entry("safeguarding", 1095),
+            Map.entry("first-aid", 730),
+            Map.entry("manual-handling", 365),
+            Map.entry("tetanus", 3650),
+            Map.entry("flu-vaccination", 365),
+            Map.entry("utility-bill", 182));
+
+    private static final Map<String, Integer> STATED_YEARS = Map.of(
+            "passport", 9, "driving-licence", 12, "right-to-work", 5, "insurance-card", 4, "minibus-licence", 5, "horse-insurance", 1);
+
+    private static final Map<String, Twist> TWISTS = Map.ofEntries(
+            Map.entry("Edie Penhallow insurance-card", Twist.LAPSED),
+            Map.entry("Edie Penhallow clearance", Twist.EXPIRING),
+            Map.entry("Ilse Varga-Moon contact-sheet", Twist.GRACE),
+            Map.entry("Orla Quist clearance", Twist.SENT_BACK),
+            Map.entry("Dario Ekström neck-xray", Twist.ABSENT),
+            Map.entry("Salome Iwaszko referral", Twist.EXPIRING),
+            Map.entry("Bao Trélissac clearance", Twist.PENDING),
+            Map.entry("Hedda Nørgaard-Lind clearance", Twist.ABSENT),
+            Map.entry("Hedda Nørgaard-Lind insurance-card", Twist.ABSENT),
+            Map.entry("Amadou Sestri photo-consent", Twist.ABSENT),
+            Map.entry("Mirabel Oyelaran rider-assessment", Twist.PENDING),
+            Map.entry("Tycho Vandersloot swimming-proof", Twist.ABSENT),
+            Map.entry("Kenji Abelard rider-assessment", Twist.ABSENT),
+            Map.entry("Kenji Abelard fees-agreement", Twist.UNSIGNED),
+            Map.entry("Saoirse Dumitrache contact-sheet", Twist.EXPIRING),
+            Map.entry("Lorenz Fairweather-Ito rider-assessment", Twist.EXPIRING),
+            Map.entry("Tamsin Korhola first-aid", Twist.RENEWAL_PENDING),
+            Map.entry("Tamsin Korhola safeguarding", Twist.LAPSED),
+            Map.entry("Tamsin Korhola contract", Twist.UNSIGNED),
+            Map.entry("Tamsin Korhola manual-handling", Twist.LAPSED),
+            Map.entry("Oswin Tarrafal background-check", Twist.EXPIRING),
+            Map.entry("Jorun Haukelid manual-handling", Twist.EXPIRING),
+            Map.entry("Callum Rethwisch first-aid", Twist.ABSENT),
+            Map.entry("Callum Rethwisch reference", Twist.ABSENT),
+            Map.entry("Callum Rethwisch minibus-licence", Twist.ABSENT),
+            Map.entry("Noor Vahdani tetanus", Twist.ABSENT),
+            Map.entry("Noor Vahdani first-aid", Twist.LAPSED),
+            Map.entry("Rosalba Mincio flu-vaccination", Twist.GRACE),
+            Map.entry("Anouk Ferrel horse-insurance", Twist.EXPIRING),
+            Map.entry("Kofi Adjare-Brandt vet-authorisation", Twist.ABSENT),
+            Map.entry("Kofi Adjare-Brandt livery-agreement", Twist.UNSIGNED),
+            Map.entry("Bastian Okonwe horse-insurance", Twist.LAPSED));
+
+    /** Files one person's papers. */
+    void fill(PersonFile file, LocalDate today) {
+        Random random = new Random(file.number().hashCode());
+        List<String> types = new ArrayList<>();
+        for (Checklist list : catalog.rules().book().checklists()) {
+            if (list.appliesWhen().equals(Condition.kindIs(file.kind()))) {
+                list.requirements().forEach(r -> types.addAll(r.types()));
+            }
+        }
+        boolean minor = ChronoUnit.YEARS.between(file.birthDate(), today) < 18;
+        for (String type : types) {
+            if (isAskedOf(type, file, minor, today)) {
+                papers(file, catalog.type(type), today, random);
+            }
+        }
+        other(file, today, random);
+    }
+
+    private static boolean isAskedOf(String type, PersonFile file, boolean minor, LocalDate today) {
+        Map<String, String> facts = file.factsOn(today);
+        return switch (type) {
+            case "guardian-consent" -> minor;
+            case "treatment-consent" -> !minor;
+            case "neck-xray" -> "neck instability".equals(facts.get("diagnosisGroup"));
+            case "swimming-proof" -> "trek".equals(facts.get("group"));
+            case "safeguarding" -> "yes".equals(facts.get("worksWithChildren"));
+            case "minibus-licence" -> "yes".equals(facts.get("drivesMinibus"));
+            case "instructor-licence" -> "instructor".equals(facts.get("role"));
+            case "utility-bill" -> false;
+            default -> true;
+        };
+    }
+
+    private void papers(PersonFile file, PaperType type, LocalDate today, Random random) {
+        Twist twist = TWISTS.get(file.name() + " " + type.code());
+        LocalDate start = file.activeSpans().get(0).fromDay();
+        int life = LIFE.getOrDefault(type.code(), 0);
+        int since = (int) ChronoUnit.DAYS.between(start, today);
+        if (twist == Twist.ABSENT) {
+            return;
+        }
+        if (twist == null || twist == Twist.PENDING || twist == Twist.SENT_BACK || twist == Twist.UNSIGNED) {
+            int age = ageOfGoodPaper(type.code(), life, since, random);
+            paper(file, type, today.minusDays(age), null, today, twist, random);
+            if (type.code().equals("reference")) {
+                paper(file, type, today.minusDays(age + 3L), null, today, null, random);
+            }
+            return;
+        }
+        boolean stated = STATED_YEARS.containsKey(type.code());
+        int left =
+                switch (twist) {
+                    case LAPSED -> -25;
+                    case GRACE -> -6;
+                    default -> 12;
+                };
+        LocalDate end = today.plusDays(left);
+        LocalDate dated = stated ? end.minusYears(STATED_YEARS.get(type.code())) : datedToEnd(type.code(), end, life, twist);
+        paper(file, type, dated, stated ? end : null, today, null, random);
+        if (twist == Twist.RENEWAL_PENDING) {
+            paper(file, type, today.minusDays(5), null, today, Twist.PENDING, random);
+        }
+    }
+
+    /** How many days ago a good paper is dated; a background check shortly before the start, as its rule asks. */
+    private static int ageOfGoodPaper(String type, int life, int since, Random random) {
+        if (type.equals("background-check")) {
+            return Math.min(since + 20, 900);
+        }
+        return life == 0 ? Math.max(1, since - random.nextInt(6)) : 5 + random.nextInt(Math.max(1, life - 90));
+    }
+
+    /** The document date of a paper that runs out about then; where its rule rounds to the end of the month, in that month. */
+    private static LocalDate datedToEnd(String type, LocalDate end, int life, Twist twist) {
+        if (!type.equals("first-aid") && !type.equals("safeguarding")) {
+            return end.minusYears(life / 365).minusDays(life % 365 >= 180 ? 182 : 0);
+        }
+        LocalDate month = twist == Twist.LAPSED ? end.plusDays(25).minusMonths(1) : end.minusDays(12);
+        return month.withDayOfMonth(5).minusYears(life / 365);
+    }
+
+    private void paper(
+            PersonFile file, PaperType type, LocalDate dated, LocalDate expires, LocalDate today, Twist twist, Random random) {
+        LocalDate stated = expires != null || !STATED_YEARS.containsKey(type.code())
+                ? expires
+                : today.plusDays(120 + random.nextInt(900));
+        LocalDate date = stated != null && expires == null ? stated.minusYears(STATED_YEARS.get(type.code())) : dated;
+        LocalDate start = file.activeSpans().get(0).fromDay();
+        LocalDate received = date.isBefore(start) ? start : date.plusDays(Math.min(1, ChronoUnit.DAYS.between(date, today)));
+        List<String> text = PaperText.of(type.code(), type.label(), file, date, stated);
+        boolean scan = random.nextInt(3) == 0 && type.signers().isEmpty();
+        byte[] bytes = scan
+                ? DemoPapers.scanned(letterhead(type.code()), text, random.nextLong())
+                : DemoPapers.typed(letterhead(type.code()), text);
+        documents.takeOver(
+                Actor.system("Ottilie Brandmoor"),
+                new FilingDetails(file.id(), type.code(), date, null, stated),
+                new Documents.Received(
+                        store(bytes), received, scan ? "from the pickup “Office desk”" : "dropped into Arrivals by Ottilie Brandmoor"),
+                history(type, received, today, twist));
+    }
+
+    private static Documents.History history(PaperType type, LocalDate received, LocalDate today, Twist twist) {
+        LocalDate decided = received.isBefore(today) ? received.plusDays(1) : received;
+        boolean review = type.needsReview() && twist != Twist.PENDING && twist != Twist.SENT_BACK;
+        return new Documents.History(
+                review ? decided : null,
+                review ? "Zuri Mbeya-Holt" : null,
+                twist == Twist.SENT_BACK ? decided : null,
+                twist == Twist.SENT_BACK ? "The second page is missing." : null,
+                signatures(type, received, twist == Twist.UNSIGNED));
+    }
+
+    /** All of the type's signers; of an unsigned contract the employee alone. */
+    private static List<GivenSignature> signatures(PaperType type, LocalDate on, boolean unsigned) {
+        int most = !unsigned ? type.signers().size() : type.code().equals("contract") ? 1 : 0;
+        return type.signers().stream()
+                .limit(most)
+                .map(s -> new GivenSignature(s.role(), s.label(), on))
+                .toList();
+    }
+
+    private void other(PersonFile file, LocalDate today, Random random) {
+        int count = random.nextInt(3);
+        for (int i = 0; i < count; i++) {
+            PaperType type = catalog.type(i == 0 ? "letter" : "note");
+            LocalDate dated = today.minusDays(3 + random.nextInt(200));
+            List<String> text = List.of(
+                    "# " + (i == 0 ? "Winter rota" : "Note of a telephone call"),
+                    "",
+                    "Concerning " + file.name() + ".",
+                    "",
+                    "The lessons on the two Saturdays before the holidays move to the morning.",
+                    "Please tell us by the end of the week if that does not suit.");
+            documents.takeOver(
+                    Actor.system("Ottilie Brandmoor"),
+                    new FilingDetails(file.id(), type.code(), dated, null, null),
+                    new Documents.Received(
+                            store(DemoPapers.typed(letterhead("letter"), text)), dated, "dropped into Arrivals by Ottilie Brandmoor"),
+                    Documents.History.none());
+        }
+    }
+
+    static String letterhead(String type) {
+        return switch (type) {
+            case "first-aid" -> "Fennick Hall Courses · Lower Mill Lane 3";
+            case "clearance", "referral", "neck-xray", "tetanus" -> "Practice of Dr. Ansgar Wolfreth · Brook Street 9";
+            case "horse-insurance", "insurance-card" -> "Harrow Mutual Care · Policies";
+            case "flu-vaccination", "vet-authorisation", "horse-passport" -> "Veterinary practice Tolle & Umar";
+            default -> "Oakhollin Riding & Therapy Yard · Oakhollin 1";
+        };
+    }
+
+    private String store(byte[] bytes) {
+        try {
+            Path file = java.nio.file.Files.createTempFile("demo", ".pdf");
+            try {
+                java.nio.file.Files.write(file, bytes);
+                return ((Contents.Whole) contents.take(file, "paper.pdf")).sha256();
+            } finally {
+                java.nio.file.Files.delete(file);
+            }
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+
+    List<PersonFile> open(LocalDate today) {
+        List<PersonFile> opened = new ArrayList<>();
+        DemoPeople.of(today)
+                .forEach(person -> opened.add(files.open(person, true, Actor.system("Ottilie Brandmoor"))));
+        return opened;
+    }
+}

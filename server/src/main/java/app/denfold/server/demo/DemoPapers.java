@@ -1,0 +1,162 @@
+package app.denfold.server.demo;
+
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.RenderingHints;
+import java.awt.geom.AffineTransform;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.List;
+import java.util.Objects;
+import java.util.Random;
+import javax.imageio.ImageIO;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.encryption.AccessPermission;
+import org.apache.pdfbox.pdmodel.encryption.StandardProtectionPolicy;
+import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.apache.pdfbox.pdmodel.graphics.image.JPEGFactory;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
+import org.apache.pdfbox.rendering.ImageType;
+import org.apache.pdfbox.rendering.PDFRenderer;
+
+/** Makes papers with real pages: typed, scanned and photographed ones. The same input gives the same pages. */
+final class DemoPapers {
+
+    private static final String FONT = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
+
+    private DemoPapers() {}
+
+    /** @param lines a line beginning with {@code # } is a heading, {@code ---} begins a new page */
+    static byte[] typed(String letterhead, List<String> lines) {
+        try (PDDocument document = document(letterhead, lines)) {
+            return bytes(document);
+        } catch (IOException impossible) {
+            throw new IllegalStateException(impossible);
+        }
+    }
+
+    static byte[] locked(String letterhead, List<String> lines) {
+        try (PDDocument document = document(letterhead, lines)) {
+            document.protect(new StandardProtectionPolicy("owner of it", "reader of it", new AccessPermission()));
+            return bytes(document);
+        } catch (IOException impossible) {
+            throw new IllegalStateException(impossible);
+        }
+    }
+
+    /** The same as an office scanner would make it: grey, slightly turned, with some noise. */
+    static byte[] scanned(String letterhead, List<String> lines, long seed) {
+        try (PDDocument typed = document(letterhead, lines);
+                PDDocument scan = new PDDocument()) {
+            Random random = new Random(seed);
+            PDFRenderer renderer = new PDFRenderer(typed);
+            for (int i = 0; i < typed.getNumberOfPages(); i++) {
+                BufferedImage page = askew(renderer.renderImageWithDPI(i, 130, ImageType.GRAY), random);
+                PDImageXObject image = JPEGFactory.createFromImage(scan, page, 0.6f);
+                PDPage to = new PDPage(PDRectangle.A4);
+                scan.addPage(to);
+                try (PDPageContentStream out = new PDPageContentStream(scan, to)) {
+                    out.drawImage(image, 0, 0, PDRectangle.A4.getWidth(), PDRectangle.A4.getHeight());
+                }
+            }
+            return bytes(scan);
+        } catch (IOException impossible) {
+            throw new IllegalStateException(impossible);
+        }
+    }
+
+    /** The first page lying on a table, as a phone would take it. */
+    static byte[] photographed(String letterhead, List<String> lines, long seed) {
+        try (PDDocument typed = document(letterhead, lines)) {
+            BufferedImage page = new PDFRenderer(typed).renderImageWithDPI(0, 110, ImageType.RGB);
+            BufferedImage photo =
+                    new BufferedImage(page.getWidth() + 220, page.getHeight() + 200, BufferedImage.TYPE_INT_RGB);
+            Graphics2D g = photo.createGraphics();
+            g.setColor(new Color(0x8a7358));
+            g.fillRect(0, 0, photo.getWidth(), photo.getHeight());
+            g.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BICUBIC);
+            g.rotate(Math.toRadians(1.2 + new Random(seed).nextDouble()), photo.getWidth() / 2.0, photo.getHeight() / 2.0);
+            g.drawImage(page, 110, 100, null);
+            g.dispose();
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            ImageIO.write(photo, "jpg", out);
+            return out.toByteArray();
+        } catch (IOException impossible) {
+            throw new IllegalStateException(impossible);
+        }
+    }
+
+    private static BufferedImage askew(BufferedImage page, Random random) {
+        BufferedImage result = new BufferedImage(page.getWidth(), page.getHeight(), BufferedImage.TYPE_BYTE_GRAY);
+        Graphics2D g = result.createGraphics();
+        g.setColor(new Color(0xf4f4f4));
+        g.fillRect(0, 0, result.getWidth(), result.getHeight());
+        g.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
+        double angle = Math.toRadians(random.nextDouble() * 2 - 1);
+        g.drawImage(page, AffineTransform.getRotateInstance(angle, page.getWidth() / 2.0, page.getHeight() / 2.0), null);
+        for (int i = 0; i < 600; i++) {
+            g.setColor(new Color(90 + random.nextInt(120), true));
+            g.fillRect(random.nextInt(result.getWidth()), random.nextInt(result.getHeight()), 1, 1);
+        }
+        g.dispose();
+        return result;
+    }
+
+    private static byte[] bytes(PDDocument document) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        document.save(out);
+        return out.toByteArray();
+    }
+
+    private static PDDocument document(String letterhead, List<String> lines) throws IOException {
+        PDDocument document = new PDDocument();
+        PDFont font;
+        try (InputStream in = Objects.requireNonNull(PDDocument.class.getResourceAsStream(FONT))) {
+            font = PDType0Font.load(document, in);
+        }
+        int from = 0;
+        while (from < lines.size()) {
+            int to = lines.subList(from, lines.size()).indexOf("---");
+            List<String> page = lines.subList(from, to < 0 ? lines.size() : from + to);
+            writePage(document, font, letterhead, page);
+            from += page.size() + 1;
+        }
+        return document;
+    }
+
+    private static void writePage(PDDocument document, PDFont font, String letterhead, List<String> lines)
+            throws IOException {
+        PDPage page = new PDPage(PDRectangle.A4);
+        document.addPage(page);
+        try (PDPageContentStream out = new PDPageContentStream(document, page)) {
+            out.setNonStrokingColor(0.3f, 0.36f, 0.34f);
+            line(out, font, 10, 70, 785, letterhead);
+            out.setStrokingColor(0.7f, 0.7f, 0.65f);
+            out.moveTo(70, 776);
+            out.lineTo(525, 776);
+            out.stroke();
+            out.setNonStrokingColor(0.1f, 0.12f, 0.12f);
+            float y = 730;
+            for (String text : lines) {
+                boolean heading = text.startsWith("# ");
+                line(out, font, heading ? 19 : 11, 70, y, heading ? text.substring(2) : text);
+                y -= heading ? 40 : 19;
+            }
+        }
+    }
+
+    private static void line(PDPageContentStream out, PDFont font, float size, float x, float y, String text)
+            throws IOException {
+        out.beginText();
+        out.setFont(font, size);
+        out.newLineAtOffset(x, y);
+        out.showText(text);
+        out.endText();
+    }
+}

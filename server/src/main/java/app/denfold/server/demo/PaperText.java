@@ -1,0 +1,106 @@
+package app.denfold.server.demo;
+
+import app.denfold.server.people.PersonFile;
+import app.denfold.server.practice.PracticeCalendar;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+
+/** What stands on the demo's papers. */
+final class PaperText {
+
+    private PaperText() {}
+
+    static List<String> of(String type, String label, PersonFile person, LocalDate dated, LocalDate expires) {
+        String name = person.name();
+        String born = person.birthDate() == null ? "" : ", born " + PracticeCalendar.words(person.birthDate());
+        List<String> lines = new ArrayList<>(List.of("# " + title(type, label), ""));
+        lines.addAll(body(type, name, born, person.number()));
+        lines.add("");
+        lines.add("Issued " + PracticeCalendar.words(dated));
+        if (expires != null) {
+            lines.add("Valid until " + PracticeCalendar.words(expires));
+        }
+        return lines;
+    }
+
+    private static String title(String type, String label) {
+        return switch (type) {
+            case "first-aid" -> "Certificate of first aid";
+            case "contract" -> "Contract of employment";
+            case "clearance" -> "Physician's clearance for riding";
+            default -> label;
+        };
+    }
+
+    private static List<String> body(String type, String name, String born, String number) {
+        return switch (type) {
+            case "first-aid" -> List.of(
+                    "This is to certify that " + name + born + ",",
+                    "attended the full course and passed the practical and the written test.",
+                    "",
+                    "Course held at Fennick Hall, 16 hours, outdoor and riding settings.",
+                    "Valid for two years, to the end of the month.");
+            case "contract" -> contract(name, born);
+            case "clearance" -> List.of(
+                    name + born + ", has been examined.",
+                    "",
+                    "There is no objection against taking part in riding under therapeutic guidance.",
+                    "Helmet and safety vest to be worn. Next examination in twelve months.");
+            case "referral" -> List.of(
+                    "Dear colleagues,",
+                    "",
+                    "please take " + name + born + ", into your programme.",
+                    "Twelve sessions, once a week. A short report after the eighth is welcome.");
+            case "background-check" -> List.of(
+                    "For " + name + born + ":",
+                    "",
+                    "No entries. Extended check for work with children and young people.");
+            case "contact-sheet" -> List.of(
+                    "In an emergency concerning " + name + " call, in this order:",
+                    "",
+                    "1   at home in the evening, or at work during the day",
+                    "2   the neighbour, who has a key",
+                    "3   the practice of the family physician");
+            case "passport", "driving-licence", "insurance-card" -> List.of(
+                    "Copy, front and back, of the document of", "", name + born + ".", "", "The original was seen at the desk.");
+            case "reference" -> List.of(
+                    "We know " + name + " from several years of working together.",
+                    "",
+                    "Calm with horses, reliable with children, on time in every weather.");
+            case "guardian-consent" -> List.of(
+                    "As guardian of " + name + born + ",",
+                    "",
+                    "I agree to lessons, excursions on the farm's own tracks and first aid.",
+                    "This consent ends on the eighteenth birthday.");
+            default -> List.of("Concerning " + name + born + ".", "", "File number " + number + " at Oakhollin.");
+        };
+    }
+
+    private static List<String> contract(String name, String born) {
+        return List.of(
+                "between Oakhollin Riding & Therapy Yard",
+                "and " + name + born + ".",
+                "",
+                "1   The work",
+                "The employee works at the yard in lessons, in the care of the horses and in",
+                "whatever the season asks for, as agreed with the head of the team.",
+                "",
+                "2   The hours",
+                "Thirty-two hours a week, every second weekend included. Lessons in the evening",
+                "count from the first horse saddled to the last one fed.",
+                "",
+                "3   Papers",
+                "First aid, safeguarding and the background check are kept current. The yard",
+                "pays for the courses and gives the days for them.",
+                "---",
+                "4   Leave",
+                "Twenty-six days a year, planned together in January.",
+                "",
+                "5   End",
+                "Either side may end this contract with six weeks' notice to the end of a month.",
+                "",
+                "6   Changes",
+                "Changes need the written form and both signatures.");
+    }
+}

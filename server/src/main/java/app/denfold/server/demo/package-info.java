@@ -1,0 +1,2 @@
+/** The demo practice: its catalogue, people, papers and mail stand-in. Only active in the profile {@code demo}. */
+package app.denfold.server.demo;

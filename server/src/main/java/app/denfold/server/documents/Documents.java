@@ -1,0 +1,257 @@
+package app.denfold.server.documents;
+
+import app.denfold.server.access.Actor;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.audit.AuditEntry;
+import app.denfold.server.audit.AuditTrail;
+import app.denfold.server.catalog.Catalog;
+import app.denfold.server.catalog.PaperType;
+import app.denfold.server.documents.DocumentEvents.FileContentChanged;
+import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFile;
+import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.problems.Refusal;
+import java.time.LocalDate;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Documents in files: filed, decided on, signed, voided. */
+@Service
+public class Documents {
+
+    private final FiledDocumentRepository documents;
+    private final Files files;
+    private final Catalog catalog;
+    private final FilingCheck check;
+    private final AuditTrail trail;
+    private final PracticeCalendar calendar;
+    private final ApplicationEventPublisher events;
+
+    Documents(
+            FiledDocumentRepository documents,
+            Files files,
+            Catalog catalog,
+            FilingCheck check,
+            AuditTrail trail,
+            PracticeCalendar calendar,
+            ApplicationEventPublisher events) {
+        this.documents = documents;
+        this.files = files;
+        this.catalog = catalog;
+        this.check = check;
+        this.trail = trail;
+        this.calendar = calendar;
+        this.events = events;
+    }
+
+    /** Where a paper's bytes are and how they came. */
+    public record Received(String sha256, LocalDate receivedOn, String source) {}
+
+    /** @throws Refusal when the viewer may not change the file or not see the type, or a day cannot be */
+    @Transactional
+    public FiledDocument file(Viewer viewer, FilingDetails details, Received received) {
+        viewer.requireChange();
+        files.visible(viewer, details.fileId());
+        PaperType type = visibleType(viewer, details.type());
+        check.check(details);
+        return keep(viewer.actor(), details, type, received);
+    }
+
+    /** What was decided about a paper before it came into this installation; nulls where nothing was. */
+    public record History(
+            LocalDate acceptedOn,
+            String acceptedBy,
+            LocalDate sentBackOn,
+            String sentBackReason,
+            List<GivenSignature> signatures) {
+
+        public static History none() {
+            return new History(null, null, null, null, List.of());
+        }
+    }
+
+    /** Takes over a paper together with what was decided about it earlier. */
+    @Transactional
+    public FiledDocument takeOver(Actor by, FilingDetails details, Received received, History history) {
+        PaperType type = catalog.type(details.type());
+        DocumentVersion first = new DocumentVersion(received.sha256(), "as received", by.name(), calendar.now());
+        FiledDocument document = new FiledDocument(details, received.receivedOn(), received.source(), first);
+        document.remember(history);
+        rename(document, type);
+        documents.save(document);
+        changed(by, document, "filed", "filed “" + document.name() + "”, " + received.source());
+        return document;
+    }
+
+    private FiledDocument keep(Actor by, FilingDetails details, PaperType type, Received received) {
+        DocumentVersion first = new DocumentVersion(received.sha256(), "as received", by.name(), calendar.now());
+        FiledDocument document = new FiledDocument(details, received.receivedOn(), received.source(), first);
+        rename(document, type);
+        documents.save(document);
+        changed(by, document, "filed", "filed “" + document.name() + "”, " + received.source());
+        return document;
+    }
+
+    /** The document this paper would become, named and not stored. @throws Refusal as filing would */
+    @Transactional(readOnly = true)
+    public FiledDocument draft(Viewer viewer, FilingDetails details, LocalDate receivedOn) {
+        files.visible(viewer, details.fileId());
+        PaperType type = visibleType(viewer, details.type());
+        check.check(details);
+        DocumentVersion none = new DocumentVersion("", "draft", viewer.name(), calendar.now());
+        FiledDocument draft = new FiledDocument(details, receivedOn, "draft", none);
+        rename(draft, type);
+        return draft;
+    }
+
+    private PaperType visibleType(Viewer viewer, String code) {
+        PaperType type = catalog.type(code);
+        if (type.isSensitive() && !viewer.seesSensitive()) {
+            throw Refusal.invalid("type", "Your account does not handle papers of this type.");
+        }
+        return type;
+    }
+
+    private void rename(FiledDocument document, PaperType type) {
+        Set<String> taken = new HashSet<>(documents.findNames(document.fileId(), document.id()));
+        document.rename(type, files.file(document.fileId()), taken);
+    }
+
+    /** @throws Refusal when there is no such document or the viewer may not see it */
+    @Transactional(readOnly = true)
+    public FiledDocument visible(Viewer viewer, UUID id) {
+        FiledDocument document = document(id);
+        files.visible(viewer, document.fileId());
+        if (!maySee(viewer, catalog.type(document.type()))) {
+            throw Refusal.notFound("document");
+        }
+        return document;
+    }
+
+    static boolean maySee(Viewer viewer, PaperType type) {
+        return viewer.seesSensitive() || !type.isSensitive();
+    }
+
+    /** The document, whoever asks; for the product's own work. */
+    @Transactional(readOnly = true)
+    public FiledDocument document(UUID id) {
+        return documents.findById(id).orElseThrow(() -> Refusal.notFound("document"));
+    }
+
+    /** What the document's type is called. */
+    public String typeLabel(FiledDocument document) {
+        return catalog.type(document.type()).label();
+    }
+
+    /** The versions of a document, oldest first. */
+    @Transactional(readOnly = true)
+    public List<DocumentVersion> versions(UUID id) {
+        return document(id).versions();
+    }
+
+    /** All documents of a file, newest date first, voided ones included. */
+    @Transactional(readOnly = true)
+    public List<FiledDocument> ofFile(UUID fileId) {
+        return documents.findWithVersions(fileId);
+    }
+
+    @Transactional
+    public void accept(Viewer viewer, UUID id) {
+        FiledDocument document = open(viewer, id);
+        document.accept(calendar.today(), viewer.name());
+        decided(viewer, document, "accepted", "accepted");
+    }
+
+    @Transactional
+    public void sendBack(Viewer viewer, UUID id, String reason) {
+        FiledDocument document = open(viewer, id);
+        requireReason(reason);
+        document.sendBack(calendar.today(), reason.strip());
+        decided(viewer, document, "sent-back", "sent back (“" + reason.strip() + "”)");
+    }
+
+    @Transactional
+    public void voidIt(Viewer viewer, UUID id, String reason) {
+        FiledDocument document = open(viewer, id);
+        requireReason(reason);
+        document.voidIt(calendar.today(), reason.strip());
+        changed(
+                viewer.actor(),
+                document,
+                "voided",
+                "marked “" + document.name() + "” as entered in error (“" + reason.strip() + "”)");
+    }
+
+    private void decided(Viewer viewer, FiledDocument document, String action, String words) {
+        String before = document.name();
+        rename(document, catalog.type(document.type()));
+        changed(viewer.actor(), document, action, words + " “" + before + "”");
+    }
+
+    private static void requireReason(String reason) {
+        if (reason == null || reason.isBlank()) {
+            throw Refusal.invalid("reason", "A reason is needed; others will read it.");
+        }
+    }
+
+    private FiledDocument open(Viewer viewer, UUID id) {
+        viewer.requireChange();
+        FiledDocument document = visible(viewer, id);
+        if (document.isVoided()) {
+            throw Refusal.conflict("voided", "This paper was marked as entered in error and can no longer be changed.");
+        }
+        return document;
+    }
+
+    /**
+     * Removes a document on which nothing was built: one version, no decision, no signature.
+     *
+     * @throws Refusal when something was
+     */
+    @Transactional
+    public void takeBack(Viewer viewer, UUID id) {
+        FiledDocument document = open(viewer, id);
+        if (!document.isUntouched()) {
+            throw Refusal.conflict("built-on", "Something was done with this paper since; it stays where it is.");
+        }
+        documents.delete(document);
+        try {
+            documents.flush();
+        } catch (org.springframework.dao.DataIntegrityViolationException used) {
+            throw Refusal.conflict("built-on", "This paper was shared or is being signed; it stays where it is.");
+        }
+        changed(viewer.actor(), document, "filing-undone", "took back the filing of “" + document.name() + "”");
+    }
+
+    /** Notes a signature given on the document. */
+    @Transactional
+    public void sign(UUID id, GivenSignature signature) {
+        FiledDocument document = document(id);
+        document.sign(signature);
+        rename(document, catalog.type(document.type()));
+        changed(
+                Actor.system(signature.signer()),
+                document,
+                "signed",
+                "signed “" + document.name() + "” as " + signature.role());
+    }
+
+    /** Adds a newer version; older ones stay. */
+    @Transactional
+    public void addVersion(Actor by, UUID id, String sha256, String cause, String sentence) {
+        FiledDocument document = document(id);
+        document.add(new DocumentVersion(sha256, cause, by.name(), calendar.now()));
+        changed(by, document, "version-added", sentence);
+    }
+
+    private void changed(Actor by, FiledDocument document, String action, String sentence) {
+        trail.record(new AuditEntry(by, action, document.fileId(), document.id(), sentence));
+        files.touch(document.fileId());
+        events.publishEvent(new FileContentChanged(document.fileId(), document.id()));
+    }
+}

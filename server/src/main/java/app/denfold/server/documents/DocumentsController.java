@@ -1,0 +1,182 @@
+package app.denfold.server.documents;
+
+import jakarta.annotation.Nullable;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.audit.AuditEntry;
+import app.denfold.server.audit.AuditTrail;
+import app.denfold.server.catalog.Catalog;
+import app.denfold.server.catalog.PaperType;
+import app.denfold.server.catalog.Signer;
+import app.denfold.server.content.Content;
+import app.denfold.server.content.Contents;
+import app.denfold.server.content.Download;
+import app.denfold.server.problems.Refusal;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.core.io.Resource;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+@RequestMapping("/api/documents/{id}")
+class DocumentsController {
+
+    private final Documents documents;
+    private final Catalog catalog;
+    private final Contents contents;
+    private final Download download;
+    private final AuditTrail trail;
+
+    DocumentsController(
+            Documents documents, Catalog catalog, Contents contents, Download download, AuditTrail trail) {
+        this.documents = documents;
+        this.catalog = catalog;
+        this.contents = contents;
+        this.download = download;
+        this.trail = trail;
+    }
+
+    /** @param number from 1, the oldest */
+    record VersionAnswer(
+            int number, String cause, String madeBy, Instant madeAt, String sha256, long size, String mediaType, int pages) {}
+
+    record DocumentAnswer(
+            UUID id,
+            UUID fileId,
+            String type,
+            String typeLabel,
+            String name,
+            LocalDate documentDate,
+            @Nullable LocalDate effectiveDate,
+            @Nullable LocalDate statedExpiry,
+            LocalDate receivedOn,
+            boolean needsReview,
+            @Nullable LocalDate acceptedOn,
+            @Nullable String acceptedBy,
+            @Nullable LocalDate sentBackOn,
+            @Nullable String sentBackReason,
+            @Nullable LocalDate voidedOn,
+            @Nullable String voidReason,
+            String source,
+            String filedBy,
+            List<Signer> signers,
+            List<Signer> unsignedBy,
+            List<GivenSignature> signatures,
+            List<VersionAnswer> versions) {}
+
+    record DecisionReason(String reason) {}
+
+    @GetMapping
+    @Transactional(readOnly = true)
+    DocumentAnswer document(Viewer viewer, @PathVariable UUID id) {
+        return answer(documents.visible(viewer, id));
+    }
+
+    @GetMapping(path = "/versions/{number}/pages/{page}", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> page(
+            Viewer viewer,
+            @PathVariable UUID id,
+            @PathVariable int number,
+            @PathVariable int page,
+            @RequestParam(defaultValue = "900") int width) {
+        FiledDocument document = documents.visible(viewer, id);
+        trail.lookedAt(viewer, document.fileId(), id, document.name());
+        return download.page(version(document, number).sha256(), page, width);
+    }
+
+    @GetMapping(path = "/versions/{number}/content", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    ResponseEntity<Resource> content(Viewer viewer, @PathVariable UUID id, @PathVariable int number) {
+        FiledDocument document = documents.visible(viewer, id);
+        String sha256 = version(document, number).sha256();
+        trail.record(new AuditEntry(
+                viewer.actor(),
+                "downloaded",
+                document.fileId(),
+                id,
+                "downloaded “" + document.name() + "”, version " + number));
+        return download.attachment(sha256, document.name());
+    }
+
+    private DocumentVersion version(FiledDocument document, int number) {
+        List<DocumentVersion> versions = documents.versions(document.id());
+        if (number < 1 || number > versions.size()) {
+            throw Refusal.notFound("version");
+        }
+        return versions.get(number - 1);
+    }
+
+    @PostMapping("/accept")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void accept(Viewer viewer, @PathVariable UUID id) {
+        documents.accept(viewer, id);
+    }
+
+    @PostMapping("/send-back")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void sendBack(Viewer viewer, @PathVariable UUID id, @RequestBody DecisionReason body) {
+        documents.sendBack(viewer, id, body.reason());
+    }
+
+    @PostMapping("/void")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void voidIt(Viewer viewer, @PathVariable UUID id, @RequestBody DecisionReason body) {
+        documents.voidIt(viewer, id, body.reason());
+    }
+
+    private DocumentAnswer answer(FiledDocument d) {
+        PaperType type = catalog.type(d.type());
+        return new DocumentAnswer(
+                d.id(),
+                d.fileId(),
+                d.type(),
+                type.label(),
+                d.name(),
+                d.documentDate(),
+                d.effectiveDate(),
+                d.statedExpiry(),
+                d.receivedOn(),
+                type.needsReview(),
+                d.acceptedOn(),
+                d.acceptedBy(),
+                d.sentBackOn(),
+                d.sentBackReason(),
+                d.voidedOn(),
+                d.voidReason(),
+                d.source(),
+                d.filedBy(),
+                type.signers(),
+                d.unsignedBy(type),
+                d.signatures(),
+                versions(d));
+    }
+
+    private List<VersionAnswer> versions(FiledDocument d) {
+        List<VersionAnswer> answers = new ArrayList<>();
+        for (DocumentVersion v : d.versions()) {
+            Content content = contents.content(v.sha256());
+            answers.add(new VersionAnswer(
+                    answers.size() + 1,
+                    v.cause(),
+                    v.madeBy(),
+                    v.madeAt(),
+                    v.sha256(),
+                    content.size(),
+                    content.mediaType(),
+                    content.pages()));
+        }
+        return answers;
+    }
+}

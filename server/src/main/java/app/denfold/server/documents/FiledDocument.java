@@ -1,0 +1,249 @@
+package app.denfold.server.documents;
+
+import app.denfold.core.filing.NamePattern.Ingredients;
+import app.denfold.core.rules.Document;
+import app.denfold.server.catalog.PaperType;
+import app.denfold.server.catalog.Signer;
+import app.denfold.server.people.PersonFile;
+import com.github.f4b6a3.uuid.UuidCreator;
+import jakarta.persistence.CollectionTable;
+import jakarta.persistence.ElementCollection;
+import jakarta.persistence.Entity;
+import jakarta.persistence.FetchType;
+import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.OrderColumn;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+
+/** A paper in a file. */
+@Entity
+@Table(name = "document")
+public class FiledDocument {
+
+    @Id
+    private UUID id;
+
+    @Version
+    private Integer version;
+
+    private UUID fileId;
+    private String type;
+    private String name;
+    private LocalDate documentDate;
+    private LocalDate effectiveDate;
+    private LocalDate statedExpiry;
+    private LocalDate receivedOn;
+    private LocalDate acceptedOn;
+    private String acceptedBy;
+    private LocalDate sentBackOn;
+    private String sentBackReason;
+    private LocalDate voidedOn;
+    private String voidReason;
+    private String source;
+    private String filedBy;
+    private Instant createdAt;
+
+    @ElementCollection(fetch = FetchType.LAZY)
+    @CollectionTable(name = "document_version", joinColumns = @JoinColumn(name = "document_id"))
+    @OrderColumn(name = "place")
+    private List<DocumentVersion> versions = new ArrayList<>();
+
+    @ElementCollection(fetch = FetchType.LAZY)
+    @CollectionTable(name = "document_signature", joinColumns = @JoinColumn(name = "document_id"))
+    @OrderColumn(name = "place")
+    private List<GivenSignature> signatures = new ArrayList<>();
+
+    protected FiledDocument() {}
+
+    FiledDocument(FilingDetails details, LocalDate receivedOn, String source, DocumentVersion first) {
+        this.id = UuidCreator.getTimeOrderedEpoch();
+        this.fileId = details.fileId();
+        this.type = details.type();
+        this.documentDate = details.documentDate();
+        this.effectiveDate = details.effectiveDate();
+        this.statedExpiry = details.statedExpiry();
+        this.receivedOn = receivedOn;
+        this.source = source;
+        this.filedBy = first.madeBy();
+        this.createdAt = first.madeAt();
+        this.versions.add(first);
+    }
+
+    /** Gives it the name its type's pattern makes of what is known now. */
+    void rename(PaperType of, PersonFile file, Set<String> taken) {
+        this.name = of.namePattern().name(ingredients(of, file), taken);
+    }
+
+    private Ingredients ingredients(PaperType of, PersonFile file) {
+        return new Ingredients(of.label(), documentDate, file.nameInDocuments(), pending(of), Map.of());
+    }
+
+    /** What is still missing, in words; empty when nothing is. */
+    private String pending(PaperType of) {
+        List<String> unsigned = unsignedBy(of).stream().map(Signer::label).toList();
+        if (!unsigned.isEmpty()) {
+            return "unsigned by " + String.join(" and ", unsigned);
+        }
+        if (sentBackOn != null) {
+            return "sent back";
+        }
+        return of.needsReview() && acceptedOn == null ? "to review" : "";
+    }
+
+    /** The type's signers who have not signed. */
+    public List<Signer> unsignedBy(PaperType of) {
+        Set<String> signed = signatures.stream().map(GivenSignature::role).collect(Collectors.toSet());
+        return of.signers().stream().filter(s -> !signed.contains(s.role())).toList();
+    }
+
+    void remember(Documents.History history) {
+        this.acceptedOn = history.acceptedOn();
+        this.acceptedBy = history.acceptedBy();
+        this.sentBackOn = history.sentBackOn();
+        this.sentBackReason = history.sentBackReason();
+        this.signatures.addAll(history.signatures());
+    }
+
+    void accept(LocalDate day, String by) {
+        this.acceptedOn = day;
+        this.acceptedBy = by;
+        this.sentBackOn = null;
+        this.sentBackReason = null;
+    }
+
+    void sendBack(LocalDate day, String reason) {
+        this.sentBackOn = day;
+        this.sentBackReason = reason;
+        this.acceptedOn = null;
+        this.acceptedBy = null;
+    }
+
+    void voidIt(LocalDate day, String reason) {
+        this.voidedOn = day;
+        this.voidReason = reason;
+    }
+
+    void sign(GivenSignature signature) {
+        signatures.add(signature);
+    }
+
+    void add(DocumentVersion newer) {
+        versions.add(newer);
+    }
+
+    /** True while it is as it was filed: never decided on, signed, voided or given a newer version. */
+    boolean isUntouched() {
+        return versions.size() == 1
+                && signatures.isEmpty()
+                && acceptedOn == null
+                && sentBackOn == null
+                && voidedOn == null;
+    }
+
+    public UUID id() {
+        return id;
+    }
+
+    public UUID fileId() {
+        return fileId;
+    }
+
+    public String type() {
+        return type;
+    }
+
+    public String name() {
+        return name;
+    }
+
+    public LocalDate documentDate() {
+        return documentDate;
+    }
+
+    public LocalDate effectiveDate() {
+        return effectiveDate;
+    }
+
+    public LocalDate statedExpiry() {
+        return statedExpiry;
+    }
+
+    public LocalDate receivedOn() {
+        return receivedOn;
+    }
+
+    public LocalDate acceptedOn() {
+        return acceptedOn;
+    }
+
+    public String acceptedBy() {
+        return acceptedBy;
+    }
+
+    public LocalDate sentBackOn() {
+        return sentBackOn;
+    }
+
+    public String sentBackReason() {
+        return sentBackReason;
+    }
+
+    public LocalDate voidedOn() {
+        return voidedOn;
+    }
+
+    public String voidReason() {
+        return voidReason;
+    }
+
+    public boolean isVoided() {
+        return voidedOn != null;
+    }
+
+    public String source() {
+        return source;
+    }
+
+    public String filedBy() {
+        return filedBy;
+    }
+
+    public List<DocumentVersion> versions() {
+        return List.copyOf(versions);
+    }
+
+    /** The newest version. */
+    public DocumentVersion latest() {
+        return versions.get(versions.size() - 1);
+    }
+
+    public List<GivenSignature> signatures() {
+        return List.copyOf(signatures);
+    }
+
+    /** What the rules need to know of it. */
+    public Document forRules() {
+        return new Document(
+                id.toString(),
+                type,
+                documentDate,
+                effectiveDate,
+                statedExpiry,
+                receivedOn,
+                acceptedOn,
+                sentBackOn,
+                voidedOn,
+                signatures.stream()
+                        .map(s -> new Document.Signature(s.role(), s.signedOn()))
+                        .toList());
+    }
+}

@@ -1,0 +1,15 @@
+package app.denfold.server.documents;
+
+import java.util.List;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+interface FiledDocumentRepository extends JpaRepository<FiledDocument, UUID> {
+
+    @Query("select distinct d from FiledDocument d left join fetch d.versions where d.fileId = :fileId order by d.documentDate desc, d.id")
+    List<FiledDocument> findWithVersions(UUID fileId);
+
+    @Query("select d.name from FiledDocument d where d.fileId = :fileId and d.id <> :except")
+    List<String> findNames(UUID fileId, UUID except);
+}

@@ -1,0 +1,45 @@
+package app.denfold.server.documents;
+
+import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.problems.Refusal;
+import java.time.LocalDate;
+import org.springframework.stereotype.Component;
+
+/** Whether the days of a paper can be. */
+@Component
+class FilingCheck {
+
+    private static final LocalDate EARLIEST = LocalDate.of(1900, 1, 1);
+    private static final int FARTHEST_YEARS = 60;
+
+    private final PracticeCalendar calendar;
+
+    FilingCheck(PracticeCalendar calendar) {
+        this.calendar = calendar;
+    }
+
+    /** @throws Refusal at the first day that cannot be */
+    void check(FilingDetails details) {
+        LocalDate today = calendar.today();
+        requireAfter1900("documentDate", details.documentDate(), today);
+        requireAfter1900("effectiveDate", details.effectiveDate(), today);
+        requireAfter1900("statedExpiry", details.statedExpiry(), today);
+        if (details.documentDate().isAfter(today)) {
+            throw Refusal.invalid(
+                    "documentDate", "The paper cannot be dated after today. If it takes effect later, say so in “Takes effect”.");
+        }
+        LocalDate starts = details.effectiveDate() == null ? details.documentDate() : details.effectiveDate();
+        if (details.statedExpiry() != null && details.statedExpiry().isBefore(starts)) {
+            throw Refusal.invalid(
+                    "statedExpiry",
+                    "The paper would expire on " + PracticeCalendar.words(details.statedExpiry()) + ", before it starts on "
+                            + PracticeCalendar.words(starts) + ".");
+        }
+    }
+
+    private static void requireAfter1900(String field, LocalDate day, LocalDate today) {
+        if (day != null && (day.isBefore(EARLIEST) || day.isAfter(today.plusYears(FARTHEST_YEARS)))) {
+            throw Refusal.invalid(field, "The year " + day.getYear() + " cannot be meant. Check the date.");
+        }
+    }
+}

@@ -1,0 +1,8 @@
+package app.denfold.server.people;
+
+import jakarta.persistence.Embeddable;
+import java.time.LocalDate;
+
+/** Days during which anything is asked of a person, both ends included; null ends are open. */
+@Embeddable
+public record ActiveSpan(LocalDate fromDay, LocalDate toDay) {}

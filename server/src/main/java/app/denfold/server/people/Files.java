@@ -1,0 +1,142 @@
+package app.denfold.server.people;
+
+import app.denfold.server.access.Actor;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.audit.AuditEntry;
+import app.denfold.server.audit.AuditTrail;
+import app.denfold.server.people.PeopleEvents.FileOpened;
+import app.denfold.server.people.PeopleEvents.PersonChanged;
+import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.problems.Refusal;
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Files of persons: made, found, changed, and seen only by those who may. */
+@Service
+public class Files {
+
+    private static final int MOST_FOUND = 500;
+
+    private final PersonFileRepository files;
+    private final Kinds kinds;
+    private final PersonCheck check;
+    private final AuditTrail trail;
+    private final PracticeCalendar calendar;
+    private final ApplicationEventPublisher events;
+
+    Files(
+            PersonFileRepository files,
+            Kinds kinds,
+            PersonCheck check,
+            AuditTrail trail,
+            PracticeCalendar calendar,
+            ApplicationEventPublisher events) {
+        this.files = files;
+        this.kinds = kinds;
+        this.check = check;
+        this.trail = trail;
+        this.calendar = calendar;
+        this.events = events;
+    }
+
+    /**
+     * Makes a new file with the next number of its kind.
+     *
+     * @param evenIfLike make it although a person of the same name and birth date has a file
+     * @throws Refusal when a value cannot be, or there is such a person
+     */
+    @Transactional
+    public PersonFile open(PersonDetails details, boolean evenIfLike, Actor by) {
+        PersonKind kind = kinds.lock(details.kind());
+        check.check(details, kind);
+        if (!evenIfLike) {
+            refuseLike(details);
+        }
+        PersonFile file = files.save(new PersonFile(kind.takeNumber(), details, calendar.now()));
+        trail.record(AuditEntry.ofFile(by, "file-opened", file.id(), "made the file " + file.number() + " for " + file.name()));
+        events.publishEvent(new FileOpened(file.id()));
+        return file;
+    }
+
+    private void refuseLike(PersonDetails details) {
+        if (details.birthDate() == null) {
+            return;
+        }
+        List<PersonFile> like = files.findByFamilyNameIgnoreCaseAndGivenNameIgnoreCaseAndBirthDate(
+                details.familyName().strip(), details.givenName().strip(), details.birthDate());
+        if (!like.isEmpty()) {
+            PersonFile other = like.get(0);
+            throw Refusal.conflict(
+                    "person-exists",
+                    other.name() + ", born " + PracticeCalendar.words(other.birthDate()) + ", has the file "
+                            + other.number() + " already.",
+                    Map.of("fileId", other.id(), "number", other.number()));
+        }
+    }
+
+    /** @throws Refusal when a value cannot be, or somebody else changed the file since {@code version} */
+    @Transactional
+    public PersonFile change(Viewer viewer, UUID id, int version, PersonDetails details) {
+        viewer.requireChange();
+        PersonFile file = visible(viewer, id);
+        if (file.version() != version) {
+            throw Refusal.conflict(
+                    "changed-meanwhile", "Somebody else changed this file meanwhile. Nothing was saved; look at it again.");
+        }
+        check.check(details, kinds.kind(file.kind()));
+        file.change(details, calendar.today(), calendar.now());
+        trail.record(AuditEntry.ofFile(viewer.actor(), "file-changed", id, "changed the details of " + file.name()));
+        events.publishEvent(new PersonChanged(id));
+        return file;
+    }
+
+    /** @throws Refusal when there is no such file or the viewer may not see it */
+    @Transactional(readOnly = true)
+    public PersonFile visible(Viewer viewer, UUID id) {
+        return files.findById(id).filter(f -> maySee(viewer, f)).orElseThrow(() -> Refusal.notFound("file"));
+    }
+
+    private static boolean maySee(Viewer viewer, PersonFile file) {
+        return viewer.team() == null || viewer.team().equals(file.team());
+    }
+
+    /** The file, whoever asks; for the product's own work. */
+    @Transactional(readOnly = true)
+    public PersonFile file(UUID id) {
+        return files.findById(id).orElseThrow(() -> Refusal.notFound("file"));
+    }
+
+    public List<PersonFile> files(Collection<UUID> ids) {
+        return files.findByIdIn(ids);
+    }
+
+    public List<UUID> allIds() {
+        return files.findAllIds();
+    }
+
+    /**
+     * Files the viewer may see whose names, number, birth date, team or address hold the text or come near it, best
+     * first.
+     *
+     * @param kind code of a kind, or empty for all
+     * @param most at most {@value #MOST_FOUND}
+     */
+    @Transactional(readOnly = true)
+    public List<PersonFile> find(Viewer viewer, String text, String kind, int most) {
+        String wanted = SearchText.plain(text.length() > 200 ? text.substring(0, 200) : text);
+        String pattern = wanted.replace("!", "!!").replace("%", "!%").replace("_", "!_");
+        String team = viewer.team() == null ? "" : viewer.team();
+        return files.find(wanted, pattern, kind, team, Math.min(most, MOST_FOUND));
+    }
+
+    /** Notes that something was done in the file. */
+    @Transactional
+    public void touch(UUID id) {
+        files.findById(id).ifPresent(f -> f.touch(calendar.now()));
+    }
+}

@@ -1,0 +1,174 @@
+package app.denfold.server.people;
+
+import com.github.f4b6a3.uuid.UuidCreator;
+import jakarta.persistence.CollectionTable;
+import jakarta.persistence.ElementCollection;
+import jakarta.persistence.Entity;
+import jakarta.persistence.FetchType;
+import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.OrderColumn;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.UUID;
+
+/** Everything about one person. */
+@Entity
+public class PersonFile {
+
+    @Id
+    private UUID id;
+
+    @Version
+    private Integer version;
+
+    private String number;
+    private String kind;
+    private String givenName;
+    private String familyName;
+    private LocalDate birthDate;
+    private String email;
+    private String team;
+    private String searchText;
+    private Instant createdAt;
+    private Instant lastActivityAt;
+
+    @ElementCollection(fetch = FetchType.LAZY)
+    @CollectionTable(name = "active_span", joinColumns = @JoinColumn(name = "file_id"))
+    @OrderColumn(name = "place")
+    private List<ActiveSpan> activeSpans = new ArrayList<>();
+
+    @ElementCollection(fetch = FetchType.LAZY)
+    @CollectionTable(name = "fact", joinColumns = @JoinColumn(name = "file_id"))
+    @OrderColumn(name = "place")
+    private List<Fact> facts = new ArrayList<>();
+
+    protected PersonFile() {}
+
+    PersonFile(String number, PersonDetails from, Instant now) {
+        this.id = UuidCreator.getTimeOrderedEpoch();
+        this.number = number;
+        this.kind = from.kind();
+        this.createdAt = now;
+        this.activeSpans.add(new ActiveSpan(from.activeFrom(), null));
+        from.facts().forEach((name, value) -> facts.add(new Fact(name, value, from.activeFrom(), null)));
+        describe(from, now);
+    }
+
+    private void describe(PersonDetails from, Instant now) {
+        this.givenName = from.givenName().strip();
+        this.familyName = from.familyName().strip();
+        this.birthDate = from.birthDate();
+        this.email = from.email() == null || from.email().isBlank() ? null : from.email().strip();
+        this.team = from.team() == null || from.team().isBlank() ? null : from.team().strip();
+        this.lastActivityAt = now;
+        this.searchText = SearchText.of(this);
+    }
+
+    /** Takes over what changed; a fact with another value holds from {@code day} on, the older value until the day before. */
+    void change(PersonDetails to, LocalDate day, Instant now) {
+        describe(to, now);
+        if (to.activeFrom() != null && activeSpans.size() == 1) {
+            activeSpans.set(0, new ActiveSpan(to.activeFrom(), activeSpans.get(0).toDay()));
+        }
+        Map<String, String> before = factsOn(day);
+        for (String name : before.keySet()) {
+            if (!Objects.equals(before.get(name), to.facts().get(name))) {
+                endFact(name, day);
+            }
+        }
+        to.facts().forEach((name, value) -> {
+            if (!value.equals(before.get(name))) {
+                facts.add(new Fact(name, value, day, null));
+            }
+        });
+    }
+
+    private void endFact(String name, LocalDate day) {
+        for (int i = facts.size() - 1; i >= 0; i--) {
+            Fact fact = facts.get(i);
+            if (fact.name().equals(name) && fact.holdsOn(day)) {
+                if (fact.fromDay() != null && !fact.fromDay().isBefore(day)) {
+                    facts.remove(i);
+                } else {
+                    facts.set(i, new Fact(name, fact.value(), fact.fromDay(), day.minusDays(1)));
+                }
+            }
+        }
+    }
+
+    void touch(Instant now) {
+        this.lastActivityAt = now;
+    }
+
+    public UUID id() {
+        return id;
+    }
+
+    public int version() {
+        return version == null ? 0 : version;
+    }
+
+    public String number() {
+        return number;
+    }
+
+    public String kind() {
+        return kind;
+    }
+
+    public String givenName() {
+        return givenName;
+    }
+
+    public String familyName() {
+        return familyName;
+    }
+
+    /** As it heads a file: {@code Tamsin Korhola}. */
+    public String name() {
+        return (givenName + " " + familyName).strip();
+    }
+
+    /** As it stands in names of documents: {@code Korhola T}. */
+    public String nameInDocuments() {
+        return givenName.isEmpty() ? familyName : familyName + " " + givenName.substring(0, givenName.offsetByCodePoints(0, 1));
+    }
+
+    public LocalDate birthDate() {
+        return birthDate;
+    }
+
+    public String email() {
+        return email;
+    }
+
+    public String team() {
+        return team;
+    }
+
+    public Instant lastActivityAt() {
+        return lastActivityAt;
+    }
+
+    public List<ActiveSpan> activeSpans() {
+        return List.copyOf(activeSpans);
+    }
+
+    public List<Fact> facts() {
+        return List.copyOf(facts);
+    }
+
+    /** The value of each fact on a day; of two that hold the later listed one. */
+    public Map<String, String> factsOn(LocalDate day) {
+        Map<String, String> values = new LinkedHashMap<>();
+        facts.stream().filter(f -> f.holdsOn(day)).forEach(f -> values.put(f.name(), f.value()));
+        return values;
+    }
+}

@@ -1,0 +1,70 @@
+package app.denfold.server.portal;
+
+import com.github.f4b6a3.uuid.UuidCreator;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.util.UUID;
+
+/** Something the guests of a file are asked to send; it shows for as long as its slot wants a paper. */
+@Entity
+class Ask {
+
+    @Id
+    private UUID id;
+
+    @Version
+    private Integer version;
+
+    private UUID fileId;
+    private String checklist;
+    private String requirement;
+    private String words;
+    private String askedBy;
+    private Instant askedAt;
+
+    protected Ask() {}
+
+    Ask(UUID fileId, String checklist, String requirement, String words, String askedBy, Instant now) {
+        this.id = UuidCreator.getTimeOrderedEpoch();
+        this.fileId = fileId;
+        this.checklist = checklist;
+        this.requirement = requirement;
+        this.words = words == null || words.isBlank() ? null : words.strip();
+        this.askedBy = askedBy;
+        this.askedAt = now;
+    }
+
+    boolean concerns(String list, String code) {
+        return checklist.equals(list) && requirement.equals(code);
+    }
+
+    UUID id() {
+        return id;
+    }
+
+    UUID fileId() {
+        return fileId;
+    }
+
+    String checklist() {
+        return checklist;
+    }
+
+    String requirement() {
+        return requirement;
+    }
+
+    String words() {
+        return words;
+    }
+
+    String askedBy() {
+        return askedBy;
+    }
+
+    Instant askedAt() {
+        return askedAt;
+    }
+}

@@ -1,0 +1,163 @@
+package app.denfold.server.portal;
+
+import app.denfold.server.access.Accounts;
+import app.denfold.server.access.NewAccount;
+import app.denfold.server.access.Role;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.audit.AuditEntry;
+import app.denfold.server.audit.AuditTrail;
+import app.denfold.server.chasing.Message;
+import app.denfold.server.chasing.Outbox;
+import app.denfold.server.documents.Documents;
+import app.denfold.server.documents.FiledDocument;
+import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFile;
+import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.practice.PracticeSettings;
+import app.denfold.server.problems.Refusal;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Guests of a file: invited, shown documents. */
+@Service
+public class Guests {
+
+    private final Accounts accounts;
+    private final PortalRepositories.Rights rights;
+    private final PortalRepositories.Shares shares;
+    private final Files files;
+    private final Documents documents;
+    private final Outbox outbox;
+    private final AuditTrail trail;
+    private final PracticeSettings settings;
+    private final PracticeCalendar calendar;
+    private final String address;
+
+    Guests(
+            Accounts accounts,
+            PortalRepositories.Rights rights,
+            PortalRepositories.Shares shares,
+            Files files,
+            Documents documents,
+            Outbox outbox,
+            AuditTrail trail,
+            PracticeSettings settings,
+            PracticeCalendar calendar,
+            @Value("${denfold.address}") String address) {
+        this.accounts = accounts;
+        this.rights = rights;
+        this.shares = shares;
+        this.files = files;
+        this.documents = documents;
+        this.outbox = outbox;
+        this.trail = trail;
+        this.settings = settings;
+        this.calendar = calendar;
+        this.address = address;
+    }
+
+    /**
+     * Makes someone a guest of a file; a newcomer gets a mail with a one-time link.
+     *
+     * @return the guest's account id
+     * @throws Refusal when the address belongs to staff, or is a guest of this file already
+     */
+    @Transactional
+    public UUID invite(Viewer viewer, UUID fileId, String name, String email, String relation) {
+        viewer.requireChange();
+        PersonFile file = files.visible(viewer, fileId);
+        Optional<Viewer> known = accounts.viewerByEmail(email);
+        if (known.isPresent() && known.get().role() != Role.GUEST) {
+            throw Refusal.invalid("email", "This address belongs to a colleague's account, not to a guest.");
+        }
+        Viewer guest = known.orElseGet(() -> accounts.open(NewAccount.guest(email, name.strip())));
+        if (rights.findByAccountIdAndFileId(guest.accountId(), fileId).isPresent()) {
+            throw Refusal.conflict("guest-already", guest.name() + " is a guest of this file already.");
+        }
+        rights.save(new GuestRight(guest.accountId(), fileId, relation, calendar.now()));
+        trail.record(AuditEntry.ofFile(
+                viewer.actor(), "guest-invited", fileId, "made " + guest.name() + " (" + relation + ") a guest of the file"));
+        if (!accounts.hasPassword(guest.accountId())) {
+            sendLink(viewer, file, guest);
+        }
+        return guest.accountId();
+    }
+
+    /** Sends a fresh one-time link to a guest who has no password yet. */
+    @Transactional
+    public void inviteAgain(Viewer viewer, UUID fileId, UUID accountId) {
+        viewer.requireChange();
+        PersonFile file = files.visible(viewer, fileId);
+        Viewer guest = guestOf(fileId, accountId);
+        if (accounts.hasPassword(accountId)) {
+            throw Refusal.conflict("has-password", guest.name() + " has a password already and can sign in.");
+        }
+        sendLink(viewer, file, guest);
+    }
+
+    private void sendLink(Viewer viewer, PersonFile file, Viewer guest) {
+        String link = address + "/invitation/" + accounts.issueLink(guest.accountId());
+        String body = "Dear " + guest.name() + ",\n\n" + settings.name()
+                + " shares papers about " + (file.name().equals(guest.name()) ? "your file" : file.name())
+                + " with you in its portal.\n\nOpen this link once, within seven days, to choose a password:\n\n  " + link
+                + "\n\nWhoever holds the link can come in, so do not pass it on.\n\nKind regards,\n" + viewer.name() + "\n"
+                + settings.name() + "\n";
+        outbox.queue(
+                viewer, new Message(file.id(), "invitation", guest.email(), "Your access to the portal of " + settings.name(), body));
+    }
+
+    /** @throws Refusal when the account is no guest of this file */
+    Viewer guestOf(UUID fileId, UUID accountId) {
+        rights.findByAccountIdAndFileId(accountId, fileId).orElseThrow(() -> Refusal.notFound("guest of this file"));
+        return accounts.viewer(accountId).orElseThrow(() -> Refusal.notFound("guest of this file"));
+    }
+
+    /** Makes a document visible to a guest of its file, and tells him by mail. */
+    @Transactional
+    public void share(Viewer viewer, UUID documentId, UUID accountId) {
+        viewer.requireChange();
+        FiledDocument document = documents.visible(viewer, documentId);
+        Viewer guest = guestOf(document.fileId(), accountId);
+        if (document.isVoided()) {
+            throw Refusal.conflict("voided", "This paper was marked as entered in error and cannot be shared.");
+        }
+        if (shares.findByAccountIdAndDocumentIdAndWithdrawnAtIsNull(accountId, documentId).isPresent()) {
+            throw Refusal.conflict("shared-already", "This paper is shared with " + guest.name() + " already.");
+        }
+        shares.save(new Share(accountId, documentId, document.fileId(), viewer.name(), calendar.now()));
+        trail.record(new AuditEntry(
+                viewer.actor(),
+                "shared",
+                document.fileId(),
+                documentId,
+                "shared “" + document.name() + "” with " + guest.name()));
+        if (accounts.hasPassword(accountId)) {
+            String body = "Dear " + guest.name() + ",\n\n" + settings.name()
+                    + " has put a new paper into the portal for you. Sign in to read it:\n\n  " + address
+                    + "\n\nKind regards,\n" + viewer.name() + "\n" + settings.name() + "\n";
+            outbox.queue(
+                    viewer,
+                    new Message(document.fileId(), "share", guest.email(), "A new paper in the portal of " + settings.name(), body));
+        }
+    }
+
+    /** Makes a shared document invisible to the guest again. */
+    @Transactional
+    public void withdraw(Viewer viewer, UUID documentId, UUID accountId) {
+        viewer.requireChange();
+        FiledDocument document = documents.visible(viewer, documentId);
+        Share share = shares.findByAccountIdAndDocumentIdAndWithdrawnAtIsNull(accountId, documentId)
+                .orElseThrow(() -> Refusal.notFound("share"));
+        share.withdraw(calendar.now());
+        trail.record(new AuditEntry(
+                viewer.actor(),
+                "share-withdrawn",
+                document.fileId(),
+                documentId,
+                "no longer shares “" + document.name() + "” with "
+                        + accounts.viewer(accountId).map(Viewer::name).orElse("a guest")));
+    }
+}

@@ -1,0 +1,207 @@
+package app.denfold.server.portal;
+
+import jakarta.annotation.Nullable;
+import app.denfold.server.access.Accounts;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.arrivals.Arrivals;
+import app.denfold.server.arrivals.ReceivedPaper;
+import app.denfold.server.arrivals.UploadedFile;
+import app.denfold.server.audit.AuditEntry;
+import app.denfold.server.audit.AuditTrail;
+import app.denfold.server.content.Contents;
+import app.denfold.server.documents.Documents;
+import app.denfold.server.documents.FiledDocument;
+import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFile;
+import app.denfold.server.practice.PracticeSettings;
+import app.denfold.server.problems.Refusal;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What a guest sees and does; everything starts from his own rights and shares. */
+@Service
+class Portal {
+
+    private final PortalRepositories.Rights rights;
+    private final PortalRepositories.Shares shares;
+    private final Asks asks;
+    private final Accounts accounts;
+    private final Files files;
+    private final Documents documents;
+    private final Contents contents;
+    private final Arrivals arrivals;
+    private final AuditTrail trail;
+    private final PracticeSettings settings;
+
+    Portal(
+            PortalRepositories.Rights rights,
+            PortalRepositories.Shares shares,
+            Asks asks,
+            Accounts accounts,
+            Files files,
+            Documents documents,
+            Contents contents,
+            Arrivals arrivals,
+            AuditTrail trail,
+            PracticeSettings settings) {
+        this.rights = rights;
+        this.shares = shares;
+        this.asks = asks;
+        this.accounts = accounts;
+        this.files = files;
+        this.documents = documents;
+        this.contents = contents;
+        this.arrivals = arrivals;
+        this.trail = trail;
+        this.settings = settings;
+    }
+
+    record GuestPerson(UUID fileId, String name, String relation, boolean mayAdd) {}
+
+    /** @param sent true once the guest sent a paper for it that is not filed yet */
+    record GuestAsk(UUID id, UUID fileId, String personName, String label, String why, @Nullable String words, boolean sent) {}
+
+    record SharedPaper(
+            UUID documentId,
+            String name,
+            String typeLabel,
+            String personName,
+            LocalDate documentDate,
+            int pages,
+            Instant sharedAt,
+            boolean fresh) {}
+
+    record SentPaper(UUID id, String fileName, Instant receivedAt, String state) {}
+
+    record PortalAnswer(
+            String practice,
+            String colour,
+            String guest,
+            @Nullable Instant previousVisit,
+            List<GuestPerson> people,
+            List<GuestAsk> asks,
+            List<SharedPaper> shared,
+            List<SentPaper> sent) {}
+
+    @Transactional(readOnly = true)
+    public PortalAnswer portal(Viewer guest) {
+        List<GuestPerson> people = new ArrayList<>();
+        List<GuestAsk> asked = new ArrayList<>();
+        List<Arrivals.Sent> sent = arrivals.sentBy(guest.accountId());
+        for (GuestRight right : rights.findByAccountId(guest.accountId())) {
+            PersonFile file = files.file(right.fileId());
+            people.add(new GuestPerson(file.id(), file.name(), right.relation(), right.mayAdd()));
+            if (right.mayAdd()) {
+                asks.open(file.id()).forEach(a -> asked.add(answer(a, file, sent)));
+            }
+        }
+        Instant before = accounts.previousVisit(guest.accountId()).orElse(null);
+        return new PortalAnswer(
+                settings.name(),
+                settings.colour(),
+                guest.name(),
+                before,
+                people,
+                asked,
+                shared(guest, before),
+                sent.stream()
+                        .map(s -> new SentPaper(s.id(), s.fileName(), s.receivedAt(), s.state()))
+                        .toList());
+    }
+
+    private static GuestAsk answer(Asks.OpenAsk open, PersonFile file, List<Arrivals.Sent> sent) {
+        boolean waiting = sent.stream()
+                .anyMatch(s -> file.id().equals(s.fileId())
+                        && !s.state().equals("filed")
+                        && s.receivedAt().isAfter(open.ask().askedAt())
+                        && open.types().contains(s.suggestedType()));
+        return new GuestAsk(
+                open.ask().id(), file.id(), file.name(), open.label(), open.why(), open.ask().words(), waiting);
+    }
+
+    private List<SharedPaper> shared(Viewer guest, Instant before) {
+        List<SharedPaper> papers = new ArrayList<>();
+        for (Share share : shares.findByAccountIdAndWithdrawnAtIsNullOrderBySharedAtDesc(guest.accountId())) {
+            FiledDocument document = documents.document(share.documentId());
+            if (!document.isVoided()) {
+                papers.add(new SharedPaper(
+                        document.id(),
+                        document.name(),
+                        documents.typeLabel(document),
+                        files.file(document.fileId()).name(),
+                        document.documentDate(),
+                        contents.content(document.latest().sha256()).pages(),
+                        share.sharedAt(),
+                        before == null || share.sharedAt().isAfter(before)));
+            }
+        }
+        return papers;
+    }
+
+    /** A document shared with the guest. @throws Refusal when it is not, or no longer */
+    @Transactional(readOnly = true)
+    public FiledDocument shared(Viewer guest, UUID documentId) {
+        shares.findByAccountIdAndDocumentIdAndWithdrawnAtIsNull(guest.accountId(), documentId)
+                .orElseThrow(() -> Refusal.notFound("paper"));
+        FiledDocument document = documents.document(documentId);
+        if (document.isVoided()) {
+            throw Refusal.notFound("paper");
+        }
+        document.latest();
+        return document;
+    }
+
+    @Transactional
+    public String lookedAt(Viewer guest, UUID documentId) {
+        FiledDocument document = shared(guest, documentId);
+        trail.lookedAt(guest, document.fileId(), documentId, document.name());
+        return document.latest().sha256();
+    }
+
+    /** Name and content of a shared document about to be downloaded, noted in the trail. */
+    record Downloaded(String name, String sha256) {}
+
+    @Transactional
+    public Downloaded download(Viewer guest, UUID documentId) {
+        FiledDocument document = shared(guest, documentId);
+        trail.record(new AuditEntry(
+                guest.actor(),
+                "downloaded",
+                document.fileId(),
+                documentId,
+                "downloaded “" + document.name() + "” from the portal"));
+        return new Downloaded(document.name(), document.latest().sha256());
+    }
+
+    /**
+     * Receives a paper from a guest.
+     *
+     * @param askId what it answers; null when nothing
+     * @throws Refusal when the guest may not add to the file, or the paper is not taken
+     */
+    @Transactional
+    public UUID send(Viewer guest, UUID fileId, UUID askId, UploadedFile file) {
+        rights.findByAccountIdAndFileId(guest.accountId(), fileId)
+                .filter(GuestRight::mayAdd)
+                .orElseThrow(() -> Refusal.notFound("file"));
+        Asks.OpenAsk answered = askId == null
+                ? null
+                : asks.open(fileId).stream()
+                        .filter(a -> a.ask().id().equals(askId))
+                        .findFirst()
+                        .orElseThrow(() -> Refusal.notFound("request"));
+        return arrivals.receive(new ReceivedPaper(
+                file.path(),
+                file.name(),
+                ReceivedPaper.Way.PORTAL,
+                guest.actor(),
+                fileId,
+                answered == null ? null : answered.types().get(0),
+                answered == null ? null : "Asked for: " + answered.label()));
+    }
+}

@@ -1,0 +1,65 @@
+package app.denfold.server.portal;
+
+import com.github.f4b6a3.uuid.UuidCreator;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.util.UUID;
+
+/** A document made visible to a guest. */
+@Entity
+class Share {
+
+    @Id
+    private UUID id;
+
+    @Version
+    private Integer version;
+
+    private UUID accountId;
+    private UUID documentId;
+    private UUID fileId;
+    private String sharedBy;
+    private Instant sharedAt;
+    private Instant withdrawnAt;
+
+    protected Share() {}
+
+    Share(UUID accountId, UUID documentId, UUID fileId, String sharedBy, Instant now) {
+        this.id = UuidCreator.getTimeOrderedEpoch();
+        this.accountId = accountId;
+        this.documentId = documentId;
+        this.fileId = fileId;
+        this.sharedBy = sharedBy;
+        this.sharedAt = now;
+    }
+
+    void withdraw(Instant now) {
+        this.withdrawnAt = now;
+    }
+
+    UUID id() {
+        return id;
+    }
+
+    UUID accountId() {
+        return accountId;
+    }
+
+    UUID documentId() {
+        return documentId;
+    }
+
+    UUID fileId() {
+        return fileId;
+    }
+
+    String sharedBy() {
+        return sharedBy;
+    }
+
+    Instant sharedAt() {
+        return sharedAt;
+    }
+}

@@ -1,0 +1,138 @@
+package app.denfold.server.portal;
+
+import jakarta.annotation.Nullable;
+import app.denfold.server.access.Accounts;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.documents.Documents;
+import app.denfold.server.people.Files;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Email;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The staff's side of the portal: who sees what of a file. */
+@RestController
+class SharedController {
+
+    private final Guests guests;
+    private final Asks asks;
+    private final Files files;
+    private final Documents documents;
+    private final Accounts accounts;
+    private final PortalRepositories.Rights rights;
+    private final PortalRepositories.Shares shares;
+
+    SharedController(
+            Guests guests,
+            Asks asks,
+            Files files,
+            Documents documents,
+            Accounts accounts,
+            PortalRepositories.Rights rights,
+            PortalRepositories.Shares shares) {
+        this.guests = guests;
+        this.asks = asks;
+        this.files = files;
+        this.documents = documents;
+        this.accounts = accounts;
+        this.rights = rights;
+        this.shares = shares;
+    }
+
+    record GuestAnswer(UUID accountId, String name, String email, String relation, boolean hasPassword) {}
+
+    record ShareAnswer(
+            UUID documentId, String documentName, UUID accountId, String guestName, String sharedBy, Instant sharedAt) {}
+
+    record OpenAskAnswer(String label, String why, @Nullable String words, String askedBy, Instant askedAt) {}
+
+    record SharedAnswer(List<GuestAnswer> guests, List<ShareAnswer> shares, List<OpenAskAnswer> asks) {}
+
+    record InviteRequest(
+            @NotBlank(message = "is needed") String name,
+            @NotBlank(message = "is needed") @Email(message = "is not a mail address") String email,
+            @NotBlank(message = "is needed") String relation) {}
+
+    record InvitedAnswer(UUID accountId) {}
+
+    record ShareRequest(@NotNull(message = "is needed") UUID accountId) {}
+
+    record AskRequest(@NotBlank String checklist, @NotBlank String requirement, @Nullable String words) {}
+
+    @GetMapping("/api/files/{id}/shared")
+    @Transactional(readOnly = true)
+    SharedAnswer shared(Viewer viewer, @PathVariable UUID id) {
+        files.visible(viewer, id);
+        List<GuestAnswer> invited = rights.findByFileId(id).stream().map(this::guest).toList();
+        List<ShareAnswer> shared = shares.findByFileIdAndWithdrawnAtIsNullOrderBySharedAtDesc(id).stream()
+                .map(this::share)
+                .toList();
+        List<OpenAskAnswer> asked = asks.open(id).stream()
+                .map(a -> new OpenAskAnswer(
+                        a.label(), a.why(), a.ask().words(), a.ask().askedBy(), a.ask().askedAt()))
+                .toList();
+        return new SharedAnswer(invited, shared, asked);
+    }
+
+    private GuestAnswer guest(GuestRight right) {
+        Viewer account = accounts.viewer(right.accountId()).orElseThrow();
+        return new GuestAnswer(
+                account.accountId(),
+                account.name(),
+                account.email(),
+                right.relation(),
+                accounts.hasPassword(account.accountId()));
+    }
+
+    private ShareAnswer share(Share share) {
+        return new ShareAnswer(
+                share.documentId(),
+                documents.document(share.documentId()).name(),
+                share.accountId(),
+                accounts.viewer(share.accountId()).map(Viewer::name).orElse("closed account"),
+                share.sharedBy(),
+                share.sharedAt());
+    }
+
+    @PostMapping("/api/files/{id}/guests")
+    @ResponseStatus(HttpStatus.CREATED)
+    InvitedAnswer invite(Viewer viewer, @PathVariable UUID id, @Valid @RequestBody InviteRequest body) {
+        return new InvitedAnswer(guests.invite(viewer, id, body.name(), body.email(), body.relation()));
+    }
+
+    @PostMapping("/api/files/{id}/guests/{accountId}/invitation")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    void inviteAgain(Viewer viewer, @PathVariable UUID id, @PathVariable UUID accountId) {
+        guests.inviteAgain(viewer, id, accountId);
+    }
+
+    @PostMapping("/api/files/{id}/asks")
+    @ResponseStatus(HttpStatus.CREATED)
+    void ask(Viewer viewer, @PathVariable UUID id, @Valid @RequestBody AskRequest body) {
+        asks.ask(viewer, id, body.checklist(), body.requirement(), body.words());
+    }
+
+    @PostMapping("/api/documents/{id}/shares")
+    @ResponseStatus(HttpStatus.CREATED)
+    void share(Viewer viewer, @PathVariable UUID id, @Valid @RequestBody ShareRequest body) {
+        guests.share(viewer, id, body.accountId());
+    }
+
+    @DeleteMapping("/api/documents/{id}/shares/{accountId}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void withdraw(Viewer viewer, @PathVariable UUID id, @PathVariable UUID accountId) {
+        guests.withdraw(viewer, id, accountId);
+    }
+}

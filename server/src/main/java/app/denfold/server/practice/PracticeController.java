@@ -1,0 +1,35 @@
+package app.denfold.server.practice;
+
+import java.time.LocalDate;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.util.unit.DataSize;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What anyone may know of the practice, also before signing in. */
+@RestController
+@RequestMapping("/api/practice")
+class PracticeController {
+
+    private final PracticeSettings settings;
+    private final PracticeCalendar calendar;
+    private final DataSize uploadLimit;
+
+    PracticeController(
+            PracticeSettings settings,
+            PracticeCalendar calendar,
+            @Value("${spring.servlet.multipart.max-file-size}") DataSize uploadLimit) {
+        this.settings = settings;
+        this.calendar = calendar;
+        this.uploadLimit = uploadLimit;
+    }
+
+    /** @param uploadLimit the most bytes of one file */
+    record PracticeAnswer(String name, String colour, LocalDate today, long uploadLimit) {}
+
+    @GetMapping
+    PracticeAnswer practice() {
+        return new PracticeAnswer(settings.name(), settings.colour(), calendar.today(), uploadLimit.toBytes());
+    }
+}

@@ -1,0 +1,76 @@
+package app.denfold.server.problems;
+
+import java.util.Map;
+import org.springframework.http.HttpStatus;
+
+/** Something a person asked for that cannot be done, with words for that person. Answered as an RFC 9457 problem. */
+public final class Refusal extends RuntimeException {
+
+    private static final long serialVersionUID = 1L;
+
+    private final HttpStatus status;
+    private final String code;
+    private final String field;
+    private final transient Map<String, Object> more;
+
+    private Refusal(HttpStatus status, String code, String field, String words, Map<String, Object> more) {
+        super(words);
+        this.status = status;
+        this.code = code;
+        this.field = field;
+        this.more = more;
+    }
+
+    /** There is no such thing, or the viewer may not know of it. */
+    public static Refusal notFound(String what) {
+        return new Refusal(HttpStatus.NOT_FOUND, "not-found", null, "There is no such " + what + ".", Map.of());
+    }
+
+    /** The account lacks the right. */
+    public static Refusal forbidden(String words) {
+        return new Refusal(HttpStatus.FORBIDDEN, "forbidden", null, words, Map.of());
+    }
+
+    /** A value that cannot be; the field is its path in the request. */
+    public static Refusal invalid(String field, String words) {
+        return new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, "invalid", field, words, Map.of());
+    }
+
+    /** It does not fit what is there; the code lets the client offer a way on. */
+    public static Refusal conflict(String code, String words) {
+        return conflict(code, words, Map.of());
+    }
+
+    public static Refusal conflict(String code, String words, Map<String, Object> more) {
+        return new Refusal(HttpStatus.CONFLICT, code, null, words, more);
+    }
+
+    /** It was there once and is no more, such as a used link. */
+    public static Refusal gone(String code, String words) {
+        return new Refusal(HttpStatus.GONE, code, null, words, Map.of());
+    }
+
+    public static Refusal notSignedIn(String words) {
+        return new Refusal(HttpStatus.UNAUTHORIZED, "sign-in", null, words, Map.of());
+    }
+
+    public static Refusal tooMany(String words) {
+        return new Refusal(HttpStatus.TOO_MANY_REQUESTS, "throttled", null, words, Map.of());
+    }
+
+    HttpStatus status() {
+        return status;
+    }
+
+    String code() {
+        return code;
+    }
+
+    String field() {
+        return field;
+    }
+
+    Map<String, Object> more() {
+        return more;
+    }
+}

@@ -1,0 +1,57 @@
+package app.denfold.server.signing;
+
+import jakarta.annotation.Nullable;
+import app.denfold.paper.SignatureMark;
+import app.denfold.server.problems.Refusal;
+import java.util.List;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Signatures as they come from the page and are kept. */
+final class MarkJson {
+
+    private static final int MOST_POINTS = 20_000;
+    private static final JsonMapper MAPPER = new JsonMapper();
+
+    private MarkJson() {}
+
+    /** @param strokes of a pen, each point from 0 to 1 in both directions; @param typed a name; exactly one is given */
+    record GivenMark(@Nullable List<List<SignatureMark.Point>> strokes, @Nullable String typed) {
+
+        String method() {
+            return typed == null ? "PEN" : "TYPED";
+        }
+
+        SignatureMark.Drawing drawing() {
+            return typed == null ? SignatureMark.pen(strokes) : SignatureMark.typed(typed);
+        }
+    }
+
+    /** @throws Refusal when it is neither or both, empty, or out of its box */
+    static String checked(GivenMark given) {
+        boolean pen = given.strokes() != null && !given.strokes().isEmpty();
+        boolean typed = given.typed() != null && !given.typed().isBlank();
+        if (pen == typed) {
+            throw Refusal.invalid("signature", "Sign with the pen or type the name, one of the two.");
+        }
+        if (pen) {
+            checkStrokes(given.strokes());
+        } else if (given.typed().length() > 120) {
+            throw Refusal.invalid("signature", "The typed name is too long.");
+        }
+        return MAPPER.writeValueAsString(pen ? given : new GivenMark(null, given.typed().strip()));
+    }
+
+    private static void checkStrokes(List<List<SignatureMark.Point>> strokes) {
+        long points = strokes.stream().mapToLong(List::size).sum();
+        boolean inBox = strokes.stream()
+                .flatMap(List::stream)
+                .allMatch(p -> p.x() >= 0 && p.x() <= 1 && p.y() >= 0 && p.y() <= 1);
+        if (points < 3 || points > MOST_POINTS || !inBox) {
+            throw Refusal.invalid("signature", "This is no signature yet: draw it inside the box.");
+        }
+    }
+
+    static SignatureMark.Drawing drawing(String json) {
+        return MAPPER.readValue(json, GivenMark.class).drawing();
+    }
+}
