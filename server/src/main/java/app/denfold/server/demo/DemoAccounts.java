@@ -9,6 +9,7 @@ import org.springframework.stereotype.Component;
 @Component
 class DemoAccounts {
 
+    static final String ADMINISTRATOR = "ottilie@oakhollin.example";
     static final String PASSWORD = "oakhollin-demo";
 
     private final Accounts accounts;
@@ -19,7 +20,7 @@ class DemoAccounts {
 
     /** @return the practice administrator */
     Viewer open() {
-        Viewer ottilie = open(NewAccount.administrator("ottilie@oakhollin.example", "Ottilie Brandmoor"));
+        Viewer ottilie = open(NewAccount.administrator(ADMINISTRATOR, "Ottilie Brandmoor"));
         open(NewAccount.administrator("bram@oakhollin.example", "Bram Ostervelt"));
         open(NewAccount.colleague("zuri@oakhollin.example", "Zuri Mbeya-Holt", "Therapy", true, true));
         open(NewAccount.colleague("hester@oakhollin.example", "Hester Quillam", "Riding school", false, true));

@@ -48,7 +48,7 @@ class SigningController {
 
     /** @param boxWidth width of a signature's box as a part of the page's width; it is a third as high as wide */
     record SigningAnswer(
-            @Nullable UUID id,
+            UUID id,
             UUID documentId,
             UUID fileId,
             String name,

@@ -1,0 +1,68 @@
+import { useQuery } from "@tanstack/react-query";
+import { Navigate, Outlet, Route, Routes } from "react-router";
+import { Problem } from "./api/client";
+import { InvitationPage } from "./features/access/InvitationPage";
+import { SignInPage } from "./features/access/SignInPage";
+import { meOptions } from "./features/access/sessionQueries";
+import { ArrivalsPage } from "./features/arrivals/ArrivalsPage";
+import { DemoMailPage } from "./features/demo/DemoMailPage";
+import { FilePage } from "./features/people/FilePage";
+import { FilesPage } from "./features/people/FilesPage";
+import { PortalPage } from "./features/portal/PortalPage";
+import { PortalReader } from "./features/portal/PortalReader";
+import { SigningPage } from "./features/signing/SigningPage";
+import { Frame } from "./ui/Frame";
+import { Loaded } from "./ui/Quiet";
+
+/** Which page an address shows; without a session it is the sign-in, for guests always the portal. */
+export function Routing() {
+  return (
+    <Routes>
+      <Route path="/invitation/:token" element={<InvitationPage />} />
+      <Route path="*" element={<SignedIn />} />
+    </Routes>
+  );
+}
+
+function SignedIn() {
+  const me = useQuery(meOptions);
+  if (me.error instanceof Problem && me.error.status === 401) {
+    return <SignInPage />;
+  }
+  return (
+    <Loaded query={me}>{(account) => (account.role === "GUEST" ? <GuestRoutes /> : <StaffRoutes />)}</Loaded>
+  );
+}
+
+function GuestRoutes() {
+  return (
+    <Routes>
+      <Route path="/" element={<PortalPage />} />
+      <Route path="/papers/:id" element={<PortalReader />} />
+      <Route path="*" element={<Navigate to="/" replace />} />
+    </Routes>
+  );
+}
+
+function StaffRoutes() {
+  return (
+    <Routes>
+      <Route path="/signing/:id" element={<SigningPage />} />
+      <Route element={<Framed />}>
+        <Route path="/files" element={<FilesPage />} />
+        <Route path="/files/:id" element={<FilePage />} />
+        <Route path="/arrivals" element={<ArrivalsPage />} />
+        <Route path="/demo-mail" element={<DemoMailPage />} />
+        <Route path="*" element={<Navigate to="/files" replace />} />
+      </Route>
+    </Routes>
+  );
+}
+
+function Framed() {
+  return (
+    <Frame>
+      <Outlet />
+    </Frame>
+  );
+}

@@ -1,0 +1,133 @@
+import createClient from "openapi-fetch";
+import type { components, paths } from "./schema";
+
+/** The shapes of the API, by name. */
+export type Shape<N extends keyof components["schemas"]> = components["schemas"][N];
+
+export type FieldProblem = { field: string; message: string };
+
+/** A refusal of the server, or a lost connection, in words for the person at the screen. */
+export class Problem extends Error {
+  readonly status: number;
+  readonly code: string;
+  readonly fields: FieldProblem[];
+  readonly more: Record<string, unknown>;
+
+  constructor(
+    status: number,
+    code: string,
+    words: string,
+    fields: FieldProblem[],
+    more: Record<string, unknown>,
+  ) {
+    super(words);
+    this.status = status;
+    this.code = code;
+    this.fields = fields;
+    this.more = more;
+  }
+}
+
+/** Reads an RFC 9457 problem from the text of an answer, which may be empty or something else altogether. */
+export function problemOf(status: number, text: string): Problem {
+  let body: Record<string, unknown> = {};
+  try {
+    body = JSON.parse(text);
+  } catch {
+    // no JSON: only the status is known
+  }
+  const words =
+    typeof body.detail === "string"
+      ? body.detail
+      : `The server answered with an error (${status}). Try again.`;
+  const fields = Array.isArray(body.problems) ? (body.problems as FieldProblem[]) : [];
+  return new Problem(status, typeof body.code === "string" ? body.code : "", words, fields, body);
+}
+
+export function csrfToken(): string {
+  return /(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? "";
+}
+
+export const api = createClient<paths>({ baseUrl: window.location.origin });
+
+api.use({
+  onRequest({ request }) {
+    if (request.method !== "GET") {
+      request.headers.set("X-XSRF-TOKEN", csrfToken());
+    }
+    return request;
+  },
+  async onResponse({ response }) {
+    if (!response.ok) {
+      throw problemOf(response.status, await response.text());
+    }
+    return response;
+  },
+  onError() {
+    return new Problem(
+      0,
+      "unreachable",
+      "The server cannot be reached. Nothing was saved; try again in a moment.",
+      [],
+      {},
+    );
+  },
+});
+
+/** The body of an answer that has one. */
+export async function answer<T>(call: Promise<{ data?: T }>): Promise<T> {
+  const { data } = await call;
+  if (data === undefined) {
+    throw problemOf(0, "");
+  }
+  return data;
+}
+
+/** Waits for an answer that has no body. */
+export async function done(call: Promise<unknown>): Promise<void> {
+  await call;
+}
+
+/** Sends one file. @param onProgress is told how much went out, from 0 to 1 */
+export function upload(
+  url: string,
+  file: File,
+  fields: Record<string, string>,
+  onProgress: (part: number) => void,
+): Promise<{ id: string }> {
+  return new Promise((resolve, reject) => {
+    const form = new FormData();
+    form.append("file", file, file.name);
+    for (const [name, value] of Object.entries(fields)) {
+      form.append(name, value);
+    }
+    const request = new XMLHttpRequest();
+    request.open("POST", url);
+    request.setRequestHeader("X-XSRF-TOKEN", csrfToken());
+    request.upload.onprogress = (e) => e.lengthComputable && onProgress(e.loaded / e.total);
+    request.onload = () =>
+      request.status < 300
+        ? resolve(JSON.parse(request.responseText))
+        : reject(problemOf(request.status, request.responseText));
+    request.onerror = () =>
+      reject(
+        new Problem(
+          0,
+          "unreachable",
+          "The connection broke off. The file was not taken; send it again.",
+          [],
+          {},
+        ),
+      );
+    request.send(form);
+  });
+}
+
+export function wordsOf(error: unknown): string {
+  return error instanceof Error ? error.message : "Something failed. Try again.";
+}
+
+/** The message about one field, if the error has one. */
+export function fieldWords(error: unknown, field: string): string | undefined {
+  return error instanceof Problem ? error.fields.find((f) => f.field.endsWith(field))?.message : undefined;
+}

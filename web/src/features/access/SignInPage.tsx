@@ -1,0 +1,41 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { Alert, Button, Form, Input } from "antd";
+import { answer, api, type Shape, wordsOf } from "../../api/client";
+import "./access.css";
+import { meOptions, practiceOptions } from "./sessionQueries";
+
+export function SignInPage() {
+  const practice = useQuery(practiceOptions);
+  const queries = useQueryClient();
+  const signIn = useMutation({
+    mutationFn: (body: Shape<"SignInRequest">) => answer(api.POST("/api/session", { body })),
+    onSuccess: (me) => queries.setQueryData(meOptions.queryKey, me),
+  });
+  return (
+    <main className="door">
+      <div className="door-sheet">
+        <h1>{practice.data?.name ?? "\u00a0"}</h1>
+        <Form layout="vertical" requiredMark={false} onFinish={(values) => signIn.mutate(values)}>
+          <Form.Item
+            label="Mail address"
+            name="email"
+            rules={[{ required: true, message: "Type your mail address." }]}
+          >
+            <Input autoComplete="username" autoFocus />
+          </Form.Item>
+          <Form.Item
+            label="Password"
+            name="password"
+            rules={[{ required: true, message: "Type your password." }]}
+          >
+            <Input.Password autoComplete="current-password" />
+          </Form.Item>
+          {signIn.error && <Alert type="error" title={wordsOf(signIn.error)} style={{ marginBottom: 12 }} />}
+          <Button type="primary" htmlType="submit" block loading={signIn.isPending}>
+            Sign in
+          </Button>
+        </Form>
+      </div>
+    </main>
+  );
+}

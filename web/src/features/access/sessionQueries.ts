@@ -1,0 +1,15 @@
+import { queryOptions } from "@tanstack/react-query";
+import { answer, api } from "../../api/client";
+
+export const meOptions = queryOptions({
+  queryKey: ["session"],
+  queryFn: () => answer(api.GET("/api/session")),
+  staleTime: 60_000,
+  retry: false,
+});
+
+export const practiceOptions = queryOptions({
+  queryKey: ["practice"],
+  queryFn: () => answer(api.GET("/api/practice")),
+  staleTime: 60_000,
+});

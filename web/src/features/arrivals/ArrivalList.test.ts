@@ -1,0 +1,37 @@
+import { expect, test } from "vitest";
+import { inOrder } from "./ArrivalList";
+import type { Arrival } from "./ArrivalsPage";
+import { complete } from "./arrivalQueries";
+
+function arrival(id: string, source: string, state: string, receivedAt: string): Arrival {
+  return {
+    id,
+    source,
+    state,
+    receivedAt,
+    version: 0,
+    broughtBy: "Office desk",
+    fileName: id,
+    pages: 1,
+    size: 1,
+    mediaType: "",
+  };
+}
+
+test("papers stand by their way in, set-aside ones last, each group as it came", () => {
+  const list = [
+    arrival("late drop", "DROP", "WAITING", "2026-11-25T10:00:00Z"),
+    arrival("aside", "PICKUP", "SET_ASIDE", "2026-11-25T06:00:00Z"),
+    arrival("guest", "PORTAL", "WAITING", "2026-11-25T11:00:00Z"),
+    arrival("early drop", "DROP", "WAITING", "2026-11-25T09:00:00Z"),
+    arrival("scan", "PICKUP", "WAITING", "2026-11-25T12:00:00Z"),
+  ];
+  expect(inOrder(list).map((a) => a.id)).toEqual(["scan", "guest", "early drop", "late drop", "aside"]);
+});
+
+test("a draft can be filed once person, type and date are there", () => {
+  expect(complete({ fileId: "f", type: "contract" })).toBeNull();
+  expect(complete({ fileId: "f", type: "contract", documentDate: "2026-11-25" })).toMatchObject({
+    fileId: "f",
+  });
+});

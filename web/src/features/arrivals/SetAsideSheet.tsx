@@ -1,0 +1,61 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { App, Button } from "antd";
+import { useState } from "react";
+import { api, done, wordsOf } from "../../api/client";
+import { moment } from "../../ui/days";
+import { ReasonModal } from "../documents/ReasonModal";
+import type { Arrival } from "./ArrivalsPage";
+
+/** A paper that was set aside: why, and what can be done. */
+export function SetAsideSheet({ arrival, onGone }: { arrival: Arrival; onGone: () => void }) {
+  const [discards, setDiscards] = useState(false);
+  const { message } = App.useApp();
+  const queries = useQueryClient();
+  const params = { path: { id: arrival.id } };
+  const act = useMutation({
+    mutationFn: (call: () => Promise<unknown>) => done(call()),
+    onSuccess: () => {
+      setDiscards(false);
+      queries.invalidateQueries({ queryKey: ["arrivals"] });
+    },
+    onError: (error) => message.error(wordsOf(error)),
+  });
+  return (
+    <section className="filing" aria-label="Set aside">
+      <div className="filing-fields">
+        <h2>Set aside</h2>
+        <div className="paper-note bad">{arrival.reason}</div>
+        <p className="muted">
+          Came {moment(arrival.receivedAt)} from {arrival.broughtBy}. The file itself is kept untouched; you
+          can download it.
+        </p>
+      </div>
+      <div className="filing-foot">
+        {arrival.pages > 0 && (
+          <Button
+            type="primary"
+            onClick={() => act.mutate(() => api.POST("/api/arrivals/{id}/take-up", { params }))}
+          >
+            Take it up again
+          </Button>
+        )}
+        <Button danger onClick={() => setDiscards(true)}>
+          Discard
+        </Button>
+      </div>
+      <ReasonModal
+        title="Discard this paper"
+        hint="It leaves the list; its bytes and its trail are kept."
+        okText="Discard"
+        open={discards}
+        onClose={() => setDiscards(false)}
+        onReason={(reason) =>
+          act.mutate(async () => {
+            await api.POST("/api/arrivals/{id}/discard", { params, body: { reason } });
+            onGone();
+          })
+        }
+      />
+    </section>
+  );
+}

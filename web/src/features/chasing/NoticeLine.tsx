@@ -1,0 +1,45 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, done, type Shape } from "../../api/client";
+import { moment } from "../../ui/days";
+import "./chasing.css";
+
+const RESULTS: Record<string, { word: string; className: string }> = {
+  QUEUED: { word: "on its way", className: "slate" },
+  SENT: { word: "sent", className: "juniper" },
+  FAILED: { word: "failed", className: "clay" },
+};
+
+/** One message: to whom, what, when, and what became of it. */
+export function NoticeLine({ notice }: { notice: Shape<"NoticeAnswer"> }) {
+  const [open, setOpen] = useState(false);
+  const queries = useQueryClient();
+  const retry = useMutation({
+    mutationFn: () => done(api.POST("/api/notices/{id}/retry", { params: { path: { id: notice.id } } })),
+    onSettled: () => queries.invalidateQueries(),
+  });
+  const result = RESULTS[notice.state];
+  return (
+    <div className="notice">
+      <div>
+        <strong>{notice.subject}</strong> <span className={result?.className}>· {result?.word}</span>
+      </div>
+      <div className="muted">
+        to {notice.recipient} · {moment(notice.queuedAt)} by {notice.by}
+        {notice.result && ` · ${notice.result}`}
+      </div>
+      <button type="button" className="linklike" onClick={() => setOpen(!open)}>
+        {open ? "Hide the text" : "Show the text"}
+      </button>
+      {notice.state === "FAILED" && (
+        <>
+          {" · "}
+          <button type="button" className="linklike" onClick={() => retry.mutate()}>
+            Send again
+          </button>
+        </>
+      )}
+      {open && <pre>{notice.body}</pre>}
+    </div>
+  );
+}

@@ -1,0 +1,15 @@
+import { queryOptions } from "@tanstack/react-query";
+import { answer, api } from "../../api/client";
+
+export const documentOptions = (id: string) =>
+  queryOptions({
+    queryKey: ["files", "document", id],
+    queryFn: () => answer(api.GET("/api/documents/{id}", { params: { path: { id } } })),
+  });
+
+export const openSigningOptions = (documentId: string) =>
+  queryOptions({
+    queryKey: ["files", "document", documentId, "signing"],
+    queryFn: () =>
+      answer(api.GET("/api/documents/{documentId}/desk-signings/open", { params: { path: { documentId } } })),
+  });

@@ -1,0 +1,140 @@
+import { useQuery } from "@tanstack/react-query";
+import { Button, Tabs } from "antd";
+import { useState } from "react";
+import { Link, useParams, useSearchParams } from "react-router";
+import type { Shape } from "../../api/client";
+import { day } from "../../ui/days";
+import { Loaded } from "../../ui/Quiet";
+import { Where } from "../../ui/Where";
+import { meOptions } from "../access/sessionQueries";
+import { AddPapers } from "../arrivals/AddPapers";
+import { ChaseModal } from "../chasing/ChaseModal";
+import { LedgerList } from "../coverage/LedgerList";
+import { ReadView } from "../documents/ReadView";
+import { SharedView } from "../portal/SharedView";
+import { DetailsView } from "./DetailsView";
+import { fileOptions, ledgerOptions } from "./fileQueries";
+import "./people.css";
+import { TrailView } from "./TrailView";
+
+type File = Shape<"FileAnswer">;
+type LedgerData = Shape<"LedgerAnswer">;
+
+export function FilePage() {
+  const { id = "" } = useParams();
+  const file = useQuery(fileOptions(id));
+  const ledger = useQuery(ledgerOptions(id));
+  return (
+    <Loaded query={file}>
+      {(head) => (
+        <div className="file-page">
+          <Where>
+            <Link to="/files">Files</Link> › <strong>{head.name}</strong>
+          </Where>
+          <Head file={head} ledger={ledger.data} />
+          <div className="file-body">
+            <Loaded query={ledger}>{(data) => <LedgerList file={head} ledger={data} />}</Loaded>
+            <Views file={head} ledger={ledger.data} />
+          </div>
+        </div>
+      )}
+    </Loaded>
+  );
+}
+
+function Head({ file, ledger }: { file: File; ledger?: LedgerData }) {
+  const [chases, setChases] = useState(false);
+  const me = useQuery(meOptions).data;
+  const initials = `${file.givenName[0] ?? ""}${file.familyName[0] ?? ""}`;
+  return (
+    <header className="file-head">
+      <div className="file-mark" aria-hidden>
+        {initials}
+      </div>
+      <div className="file-who">
+        <h1>{file.name}</h1>
+        <div className="file-facts tabular">
+          <span>{file.number}</span>
+          <span>
+            {file.kindLabel}
+            {file.team && ` · ${file.team}`}
+          </span>
+          {file.birthDate && (
+            <span>
+              born <strong>{day(file.birthDate)}</strong> ({file.age})
+            </span>
+          )}
+          {file.activeFrom && (
+            <span>
+              since <strong>{day(file.activeFrom)}</strong>
+            </span>
+          )}
+          {file.factDefinitions
+            .filter((fact) => fact.key && file.facts[fact.name])
+            .map((fact) => (
+              <span key={fact.name}>
+                {fact.label.toLowerCase()} <strong>{file.facts[fact.name]}</strong>
+              </span>
+            ))}
+        </div>
+      </div>
+      {ledger && <Standing ledger={ledger} />}
+      {me?.mayChange && (
+        <>
+          <Button onClick={() => setChases(true)}>Chase</Button>
+          <AddPapers fileId={file.id} />
+          <ChaseModal fileId={file.id} open={chases} onClose={() => setChases(false)} />
+        </>
+      )}
+    </header>
+  );
+}
+
+function Standing({ ledger }: { ledger: LedgerData }) {
+  const slots = ledger.sections.reduce((sum, s) => sum + s.of, 0);
+  const met = ledger.sections.reduce((sum, s) => sum + s.met, 0);
+  const words = ledger.clear
+    ? ledger.clearThrough
+      ? `Clear through ${day(ledger.clearThrough)}`
+      : "Clear without end"
+    : `${ledger.openSlots} ${ledger.openSlots === 1 ? "slot" : "slots"} open · not clear`;
+  return (
+    <div className="file-standing">
+      <strong className={ledger.clear ? "juniper" : "clay"}>{words}</strong>
+      <span className="muted tabular">
+        {met} of {slots} slots met
+      </span>
+    </div>
+  );
+}
+
+function Views({ file, ledger }: { file: File; ledger?: LedgerData }) {
+  const [search, setSearch] = useSearchParams();
+  const view = search.get("view") ?? "read";
+  const show = (next: string) =>
+    setSearch((before) => {
+      const params = new URLSearchParams(before);
+      params.set("view", next);
+      return params;
+    });
+  return (
+    <section className="file-view" aria-label="View">
+      <Tabs
+        activeKey={view}
+        onChange={show}
+        items={[
+          { key: "read", label: "Read" },
+          { key: "details", label: "Details" },
+          { key: "trail", label: "Trail" },
+          { key: "shared", label: "Shared" },
+        ]}
+      />
+      <div className="file-view-body">
+        {view === "read" && <ReadView file={file} ledger={ledger} documentId={search.get("paper")} />}
+        {view === "details" && <DetailsView key={file.version} file={file} />}
+        {view === "trail" && <TrailView fileId={file.id} />}
+        {view === "shared" && <SharedView file={file} />}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,109 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { Alert, Button, Drawer, Form, Segmented, Space } from "antd";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { answer, api, fieldWords, Problem, type Shape, wordsOf } from "../../api/client";
+import { day } from "../../ui/days";
+import { StatusGlyph } from "../../ui/StatusGlyph";
+import { kindsOptions } from "./fileQueries";
+import { PersonFields, type PersonValues, personDetails } from "./PersonFields";
+
+/** Makes a new file; shows the slots it will have while the person is typed. */
+export function NewFileDrawer({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Drawer title="New file" size={820} open={open} onClose={onClose} destroyOnHidden>
+      <NewFile onClose={onClose} />
+    </Drawer>
+  );
+}
+
+function NewFile({ onClose }: { onClose: () => void }) {
+  const kinds = useQuery(kindsOptions).data ?? [];
+  const [chosen, setKind] = useState<string>();
+  const kind = chosen ?? kinds.find((k) => k.code === "employee")?.code ?? kinds[0]?.code ?? "";
+  const [form] = Form.useForm<PersonValues>();
+  const values = Form.useWatch([], form) as PersonValues | undefined;
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const create = useMutation({
+    mutationFn: (evenIfLike: boolean) =>
+      answer(
+        api.POST("/api/files", { body: { person: personDetails(kind, form.getFieldsValue()), evenIfLike } }),
+      ),
+    onSuccess: (file) => {
+      queries.invalidateQueries({ queryKey: ["files"] });
+      onClose();
+      navigate(`/files/${file.id}`);
+    },
+  });
+  const exists =
+    create.error instanceof Problem && create.error.code === "person-exists" ? create.error : null;
+  return (
+    <div className="drawer-columns">
+      <Form form={form} layout="vertical" requiredMark={false} onFinish={() => create.mutate(false)}>
+        <Form.Item label="Kind">
+          <Segmented
+            value={kind}
+            onChange={(k) => setKind(String(k))}
+            options={kinds.map((k) => ({ label: k.label, value: k.code }))}
+          />
+        </Form.Item>
+        <PersonFields
+          facts={kinds.find((k) => k.code === kind)?.facts ?? []}
+          errors={(field) => fieldWords(create.error, field)}
+        />
+        {exists ? (
+          <Alert
+            type="warning"
+            title={wordsOf(exists)}
+            action={
+              <Space>
+                <Button size="small" onClick={() => navigate(`/files/${exists.more.fileId}`)}>
+                  Open that file
+                </Button>
+                <Button size="small" onClick={() => create.mutate(true)}>
+                  Another person
+                </Button>
+              </Space>
+            }
+          />
+        ) : (
+          create.error && <Alert type="error" title={wordsOf(create.error)} />
+        )}
+        <Button type="primary" htmlType="submit" loading={create.isPending} style={{ marginTop: 12 }}>
+          Make the file
+        </Button>
+      </Form>
+      <WillHave person={personDetails(kind, values ?? { familyName: "", givenName: "" })} />
+    </div>
+  );
+}
+
+function WillHave({ person }: { person: Shape<"PersonDetails"> }) {
+  const { kind, birthDate, activeFrom, facts } = person;
+  const slots = useQuery({
+    queryKey: ["newcomer", kind, birthDate, activeFrom, facts],
+    queryFn: () =>
+      answer(api.POST("/api/coverage/newcomer", { body: { kind, birthDate, activeFrom, facts } })),
+    enabled: kind !== "",
+    placeholderData: (before) => before,
+  });
+  return (
+    <aside className="will-have" aria-label="Slots of the new file">
+      <h3>This file will hold</h3>
+      <ul className="plain-list">
+        {slots.data?.map((slot) => (
+          <li key={slot.label}>
+            <StatusGlyph status={slot.status} />
+            <span>
+              {slot.label}
+              {slot.due && <span className="muted"> · due {day(slot.due)}</span>}
+              {!slot.blocking && <span className="muted"> · advisory</span>}
+            </span>
+          </li>
+        ))}
+      </ul>
+      {slots.data?.length === 0 && <p className="muted">Nothing is asked of this kind yet.</p>}
+    </aside>
+  );
+}

@@ -1,0 +1,94 @@
+import { Form, Input, Select } from "antd";
+import type { Shape } from "../../api/client";
+import { DayField } from "../../ui/DayField";
+
+/** The fields of a person: who he is, then the facts of his kind. Form names follow the API. */
+export function PersonFields({
+  facts,
+  errors,
+}: {
+  facts: Shape<"FactDefinition">[];
+  errors: (field: string) => string | undefined;
+}) {
+  const shown = (field: string) => {
+    const words = errors(field);
+    return words ? { validateStatus: "error" as const, help: words } : {};
+  };
+  return (
+    <>
+      <div className="form-grid">
+        <Form.Item label="Given name" name="givenName" {...shown("givenName")}>
+          <Input maxLength={80} />
+        </Form.Item>
+        <Form.Item
+          label="Family name"
+          name="familyName"
+          rules={[{ required: true, whitespace: true, message: "A family name is needed." }]}
+          {...shown("familyName")}
+        >
+          <Input maxLength={80} />
+        </Form.Item>
+        <Form.Item label="Birth date" name="birthDate" {...shown("birthDate")}>
+          <DayField />
+        </Form.Item>
+        <Form.Item label="Starts" name="activeFrom" {...shown("activeFrom")}>
+          <DayField placeholder="today" />
+        </Form.Item>
+        <Form.Item label="Mail address" name="email" {...shown("email")}>
+          <Input />
+        </Form.Item>
+        <Form.Item label="Team" name="team" {...shown("team")}>
+          <Input maxLength={60} />
+        </Form.Item>
+      </div>
+      <div className="form-grid">
+        {facts.map((fact) => (
+          <Form.Item
+            key={fact.name}
+            label={fact.label}
+            name={["facts", fact.name]}
+            {...shown(`facts.${fact.name}`)}
+          >
+            {factField(fact)}
+          </Form.Item>
+        ))}
+      </div>
+    </>
+  );
+}
+
+function factField(fact: Shape<"FactDefinition">) {
+  switch (fact.form) {
+    case "CHOICE":
+      return <Select allowClear options={fact.choices.map((c) => ({ value: c, label: c }))} />;
+    case "YES_NO":
+      return (
+        <Select
+          allowClear
+          options={[
+            { value: "yes", label: "yes" },
+            { value: "no", label: "no" },
+          ]}
+        />
+      );
+    case "DATE":
+      return <DayField />;
+    default:
+      return <Input />;
+  }
+}
+
+export type PersonValues = Omit<Shape<"PersonDetails">, "facts" | "kind"> & {
+  facts?: Record<string, string | null | undefined>;
+};
+
+/** The form's values as the API takes them: facts that were left empty are left out. */
+export function personDetails(kind: string, values: PersonValues): Shape<"PersonDetails"> {
+  const facts: Record<string, string> = {};
+  for (const [name, value] of Object.entries(values.facts ?? {})) {
+    if (value) {
+      facts[name] = value;
+    }
+  }
+  return { ...values, givenName: values.givenName ?? "", kind, facts };
+}

@@ -1,0 +1,77 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { Alert, App, Button, Modal } from "antd";
+import { useState } from "react";
+import { api, done, type Shape, wordsOf } from "../../api/client";
+import { Loaded } from "../../ui/Quiet";
+import { sharedOptions } from "../people/fileQueries";
+import { InviteForm } from "./InviteForm";
+
+type ShareModalProps = {
+  paper: Shape<"DocumentAnswer">;
+  file: Shape<"FileAnswer">;
+  open: boolean;
+  onClose: () => void;
+};
+
+/** Makes a paper visible to a guest of the file, inviting him first if he is new. */
+export function ShareModal({ paper, file, open, onClose }: ShareModalProps) {
+  return (
+    <Modal title={`Share “${paper.typeLabel}”`} open={open} onCancel={onClose} footer={null} destroyOnHidden>
+      {open && <Share paper={paper} file={file} onClose={onClose} />}
+    </Modal>
+  );
+}
+
+function Share({ paper, file, onClose }: Omit<ShareModalProps, "open">) {
+  const shared = useQuery(sharedOptions(file.id));
+  const [invites, setInvites] = useState(false);
+  const { message } = App.useApp();
+  const queries = useQueryClient();
+  const share = useMutation({
+    mutationFn: ({ accountId }: { accountId: string; name: string }) =>
+      done(
+        api.POST("/api/documents/{id}/shares", { params: { path: { id: paper.id } }, body: { accountId } }),
+      ),
+    onSuccess: (_, { name }) => {
+      message.success(`Shared with ${name}.`);
+      queries.invalidateQueries({ queryKey: ["files"] });
+      onClose();
+    },
+  });
+  return (
+    <Loaded query={shared}>
+      {({ guests, shares }) => (
+        <>
+          <ul className="plain-list shared-list">
+            {guests.map((guest) => {
+              const has = shares.some((s) => s.accountId === guest.accountId && s.documentId === paper.id);
+              return (
+                <li key={guest.accountId}>
+                  <span>
+                    <strong>{guest.name}</strong>{" "}
+                    <span className="muted">
+                      {guest.relation} · {guest.email}
+                    </span>
+                  </span>
+                  <Button size="small" disabled={has} onClick={() => share.mutate(guest)}>
+                    {has ? "Shared" : "Share"}
+                  </Button>
+                </li>
+              );
+            })}
+          </ul>
+          {share.error && <Alert type="error" title={wordsOf(share.error)} style={{ marginBottom: 10 }} />}
+          {invites || guests.length === 0 ? (
+            <InviteForm
+              file={file}
+              okText="Invite and share"
+              onInvited={(accountId, name) => share.mutate({ accountId, name })}
+            />
+          ) : (
+            <Button onClick={() => setInvites(true)}>Invite another guest</Button>
+          )}
+        </>
+      )}
+    </Loaded>
+  );
+}

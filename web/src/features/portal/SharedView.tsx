@@ -1,0 +1,162 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { App, Button, Modal } from "antd";
+import { useState } from "react";
+import { api, done, type Shape, wordsOf } from "../../api/client";
+import { moment } from "../../ui/days";
+import { Loaded } from "../../ui/Quiet";
+import { meOptions } from "../access/sessionQueries";
+import { NoticeLine } from "../chasing/NoticeLine";
+import { fileNoticesOptions, sharedOptions } from "../people/fileQueries";
+import { InviteForm } from "./InviteForm";
+import "./shared.css";
+
+/** Who sees what of a file, what guests are asked for, and what was written to whom. */
+export function SharedView({ file }: { file: Shape<"FileAnswer"> }) {
+  const shared = useQuery(sharedOptions(file.id));
+  const notices = useQuery(fileNoticesOptions(file.id));
+  return (
+    <div className="shared-view">
+      <Loaded query={shared}>
+        {(data) => (
+          <>
+            <Guests file={file} guests={data.guests} />
+            <Shares shares={data.shares} />
+            <Asked asks={data.asks} />
+          </>
+        )}
+      </Loaded>
+      <h2>Written to them</h2>
+      <Loaded query={notices}>
+        {(list) =>
+          list.length === 0 ? (
+            <p className="muted">Nothing yet.</p>
+          ) : (
+            list.map((notice) => <NoticeLine key={notice.id} notice={notice} />)
+          )
+        }
+      </Loaded>
+    </div>
+  );
+}
+
+function Guests({ file, guests }: { file: Shape<"FileAnswer">; guests: Shape<"GuestAnswer">[] }) {
+  const [invites, setInvites] = useState(false);
+  const mayChange = useQuery(meOptions).data?.mayChange ?? false;
+  const { message } = App.useApp();
+  const queries = useQueryClient();
+  const again = useMutation({
+    mutationFn: (accountId: string) =>
+      done(
+        api.POST("/api/files/{id}/guests/{accountId}/invitation", {
+          params: { path: { id: file.id, accountId } },
+        }),
+      ),
+    onSuccess: () => {
+      message.success("A fresh link is on its way.");
+      queries.invalidateQueries({ queryKey: ["files", file.id] });
+    },
+    onError: (error) => message.error(wordsOf(error)),
+  });
+  return (
+    <>
+      <h2>Guests of this file</h2>
+      <ul className="plain-list shared-list">
+        {guests.map((guest) => (
+          <li key={guest.accountId}>
+            <span>
+              <strong>{guest.name}</strong>{" "}
+              <span className="muted">
+                {guest.relation} · {guest.email}
+              </span>
+            </span>
+            {guest.hasPassword ? (
+              <span className="juniper">has come in</span>
+            ) : (
+              mayChange && (
+                <Button size="small" onClick={() => again.mutate(guest.accountId)}>
+                  Send the link again
+                </Button>
+              )
+            )}
+          </li>
+        ))}
+      </ul>
+      {guests.length === 0 && <p className="muted">Nobody outside sees anything of this file.</p>}
+      {mayChange && (
+        <p>
+          <Button onClick={() => setInvites(true)}>Invite a guest</Button>
+        </p>
+      )}
+      <Modal
+        title="Invite a guest"
+        open={invites}
+        onCancel={() => setInvites(false)}
+        footer={null}
+        destroyOnHidden
+      >
+        <InviteForm file={file} okText="Invite" onInvited={() => setInvites(false)} />
+      </Modal>
+    </>
+  );
+}
+
+function Shares({ shares }: { shares: Shape<"ShareAnswer">[] }) {
+  const mayChange = useQuery(meOptions).data?.mayChange ?? false;
+  const { message } = App.useApp();
+  const queries = useQueryClient();
+  const withdraw = useMutation({
+    mutationFn: (s: Shape<"ShareAnswer">) =>
+      done(
+        api.DELETE("/api/documents/{id}/shares/{accountId}", {
+          params: { path: { id: s.documentId, accountId: s.accountId } },
+        }),
+      ),
+    onSettled: () => queries.invalidateQueries({ queryKey: ["files"] }),
+    onError: (error) => message.error(wordsOf(error)),
+  });
+  return (
+    <>
+      <h2>Shared papers</h2>
+      <ul className="plain-list shared-list">
+        {shares.map((s) => (
+          <li key={s.documentId + s.accountId}>
+            <span>
+              <strong>{s.documentName}</strong>
+              <div className="muted">
+                with {s.guestName}, by {s.sharedBy}, {moment(s.sharedAt)}
+              </div>
+            </span>
+            {mayChange && (
+              <Button size="small" onClick={() => withdraw.mutate(s)}>
+                Stop sharing
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {shares.length === 0 && <p className="muted">None. Open a paper and use “Share”.</p>}
+    </>
+  );
+}
+
+function Asked({ asks }: { asks: Shape<"OpenAskAnswer">[] }) {
+  return (
+    <>
+      <h2>Asked for</h2>
+      <ul className="plain-list shared-list">
+        {asks.map((a) => (
+          <li key={a.label}>
+            <span>
+              <strong>{a.label}</strong> <span className="muted">{a.why}</span>
+              {a.words && <div>{a.words}</div>}
+            </span>
+            <span className="muted">
+              {a.askedBy}, {moment(a.askedAt)}
+            </span>
+          </li>
+        ))}
+      </ul>
+      {asks.length === 0 && <p className="muted">Nothing that is still missing.</p>}
+    </>
+  );
+}

@@ -1,0 +1,138 @@
+import { useMutation } from "@tanstack/react-query";
+import { Alert, Button, Checkbox, Input, Modal } from "antd";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { answer, api, type Shape, wordsOf } from "../../api/client";
+import { Pages } from "../../ui/Pages";
+import "./signing.css";
+
+const BOX_WIDTH = 0.28;
+
+type Chosen = {
+  role: string;
+  label: string;
+  signer: string;
+  signs: boolean;
+  page: number;
+  left: number;
+  top: number;
+};
+type StartSigningModalProps = {
+  paper: Shape<"DocumentAnswer">;
+  file: Shape<"FileAnswer">;
+  open: boolean;
+  onClose: () => void;
+};
+
+/** Chooses who signs at this desk and where on the pages. */
+export function StartSigningModal(props: StartSigningModalProps) {
+  return (
+    <Modal
+      title="Sign at the desk"
+      open={props.open}
+      onCancel={props.onClose}
+      footer={null}
+      width={760}
+      destroyOnHidden
+    >
+      {props.open && <Start {...props} />}
+    </Modal>
+  );
+}
+
+function firstChoice(paper: Shape<"DocumentAnswer">, file: Shape<"FileAnswer">, pages: number): Chosen[] {
+  return paper.unsignedBy.map((signer, i) => ({
+    role: signer.role,
+    label: signer.label,
+    signer: i === 0 && !["guardian", "physician", "director", "yard"].includes(signer.role) ? file.name : "",
+    signs: true,
+    page: pages,
+    left: 0.1 + i * 0.45,
+    top: 0.8,
+  }));
+}
+
+function Start({ paper, file, onClose }: StartSigningModalProps) {
+  const latest = paper.versions[paper.versions.length - 1];
+  const pages = latest?.pages ?? 1;
+  const [signers, setSigners] = useState(() => firstChoice(paper, file, pages));
+  const [active, setActive] = useState(signers[0]?.role);
+  const navigate = useNavigate();
+  const change = (role: string, part: Partial<Chosen>) =>
+    setSigners((all) => all.map((s) => (s.role === role ? { ...s, ...part } : s)));
+  const start = useMutation({
+    mutationFn: () =>
+      answer(
+        api.POST("/api/documents/{documentId}/desk-signings", {
+          params: { path: { documentId: paper.id } },
+          body: {
+            signers: signers
+              .filter((s) => s.signs)
+              .map(({ role, signer, page, left, top }) => ({ role, signer, page, left, top })),
+          },
+        }),
+      ),
+    onSuccess: ({ id }) => {
+      onClose();
+      navigate(`/signing/${id}`);
+    },
+  });
+  return (
+    <>
+      <div className="place-picker">
+        <div>
+          {signers.map((s) => (
+            <div key={s.role} style={{ marginBottom: 14 }}>
+              <Checkbox checked={s.signs} onChange={(e) => change(s.role, { signs: e.target.checked })}>
+                <strong>{s.label}</strong>
+              </Checkbox>
+              <Input
+                aria-label={`Name of the ${s.label}`}
+                placeholder="full name"
+                value={s.signer}
+                disabled={!s.signs}
+                onFocus={() => setActive(s.role)}
+                onChange={(e) => change(s.role, { signer: e.target.value })}
+              />
+            </div>
+          ))}
+          <p className="muted">
+            They sign one after the other. Click on a page to move the place of the chosen signer's signature.
+          </p>
+        </div>
+        {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling area must be reachable by keyboard */}
+        <section className="page-desk" style={{ maxHeight: 430 }} tabIndex={0} aria-label="Pages to sign on">
+          <Pages
+            count={pages}
+            width={380}
+            name={paper.name}
+            source={(page) => `/api/documents/${paper.id}/versions/${latest?.number}/pages/${page}?width=900`}
+            onPageClick={(page, left, top) =>
+              active &&
+              change(active, { page, left: Math.min(left, 1 - BOX_WIDTH), top: Math.min(top, 0.92) })
+            }
+            over={(page) =>
+              signers
+                .filter((s) => s.signs && s.page === page)
+                .map((s) => (
+                  <div
+                    key={s.role}
+                    className={s.role === active ? "sign-place now" : "sign-place"}
+                    style={{ left: `${s.left * 100}%`, top: `${s.top * 100}%`, width: `${BOX_WIDTH * 100}%` }}
+                  >
+                    {s.label}
+                  </div>
+                ))
+            }
+          />
+        </section>
+      </div>
+      {start.error && <Alert type="error" title={wordsOf(start.error)} style={{ marginTop: 10 }} />}
+      <div style={{ textAlign: "right", marginTop: 12 }}>
+        <Button type="primary" loading={start.isPending} onClick={() => start.mutate()}>
+          Lay it before them
+        </Button>
+      </div>
+    </>
+  );
+}

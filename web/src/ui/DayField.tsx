@@ -1,0 +1,30 @@
+import { DatePicker } from "antd";
+import dayjs from "dayjs";
+import customParseFormat from "dayjs/plugin/customParseFormat";
+
+dayjs.extend(customParseFormat);
+
+const FORMATS = ["D MMM YYYY", "YYYY-MM-DD", "D.M.YYYY", "D/M/YYYY", "D MMMM YYYY"];
+
+type DayFieldProps = {
+  id?: string;
+  value?: string | null;
+  onChange?: (iso: string | null) => void;
+  placeholder?: string;
+  status?: "error" | "";
+};
+
+/** A civil day; several notations may be typed. */
+export function DayField({ id, value, onChange, placeholder, status }: DayFieldProps) {
+  return (
+    <DatePicker
+      id={id}
+      value={value ? dayjs(value) : null}
+      format={FORMATS}
+      placeholder={placeholder ?? "day"}
+      status={status}
+      style={{ width: "100%" }}
+      onChange={(picked) => onChange?.(picked ? picked.format("YYYY-MM-DD") : null)}
+    />
+  );
+}

@@ -1,0 +1,111 @@
+import { BellOutlined, FileTextOutlined, InboxOutlined } from "@ant-design/icons";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { Badge, Button, Dropdown } from "antd";
+import { type ReactNode, useState } from "react";
+import { NavLink, useNavigate } from "react-router";
+import { api } from "../api/client";
+import { meOptions } from "../features/access/sessionQueries";
+import { arrivalsOptions } from "../features/arrivals/arrivalQueries";
+import { NoticesDrawer } from "../features/chasing/NoticesDrawer";
+import { noticesOptions } from "../features/chasing/noticeQueries";
+import { FindBox } from "./FindBox";
+
+/** Rail, top line, and the view between them. */
+export function Frame({ children }: { children: ReactNode }) {
+  return (
+    <div className="frame">
+      <Rail />
+      <div className="frame-main">
+        <TopLine />
+        <main className="view">{children}</main>
+      </div>
+    </div>
+  );
+}
+
+function Rail() {
+  const arrivals = useQuery(arrivalsOptions);
+  const waiting = arrivals.data?.filter((a) => a.state === "WAITING").length ?? 0;
+  return (
+    <nav className="rail" aria-label="Places">
+      <div className="rail-mark">
+        <svg width="26" height="26" viewBox="0 0 32 32" role="img" aria-label="Den Fold">
+          <title>Den Fold</title>
+          <path d="M7 3h12l7 7v19H7z" fill="none" stroke="currentColor" strokeWidth="2.4" />
+          <path d="M19 3v7h7" fill="none" stroke="var(--ochre-bright)" strokeWidth="2.4" />
+        </svg>
+      </div>
+      <NavLink to="/files">
+        <FileTextOutlined aria-hidden />
+        Files
+      </NavLink>
+      <NavLink to="/arrivals">
+        <InboxOutlined aria-hidden />
+        Arrivals
+        {waiting > 0 && (
+          <span className="rail-count">
+            <span aria-hidden>{waiting}</span>
+          </span>
+        )}
+      </NavLink>
+    </nav>
+  );
+}
+
+function TopLine() {
+  const notices = useQuery(noticesOptions);
+  const [showsNotices, setShowsNotices] = useState(false);
+  const failed = notices.data?.filter((n) => n.state === "FAILED").length ?? 0;
+  return (
+    <header className="top-line">
+      <div className="where" id="where" />
+      <FindBox />
+      <div className="top-right">
+        <Badge count={failed} size="small">
+          <Button
+            type="text"
+            icon={<BellOutlined />}
+            aria-label="Notices"
+            onClick={() => setShowsNotices(true)}
+          />
+        </Badge>
+        <Me />
+      </div>
+      <NoticesDrawer open={showsNotices} onClose={() => setShowsNotices(false)} />
+    </header>
+  );
+}
+
+function Me() {
+  const me = useQuery(meOptions).data;
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const signOut = async () => {
+    await api.DELETE("/api/session");
+    queries.clear();
+    window.location.assign("/");
+  };
+  const initials = (me?.name ?? "")
+    .split(" ")
+    .map((part) => part[0])
+    .slice(0, 2)
+    .join("");
+  const items = [
+    {
+      key: "name",
+      label: `${me?.name ?? ""} · ${me?.role === "ADMINISTRATOR" ? "administrator" : "colleague"}`,
+      disabled: true,
+    },
+    ...(me?.role === "ADMINISTRATOR"
+      ? [{ key: "mail", label: "Demo mailbox", onClick: () => navigate("/demo-mail") }]
+      : []),
+    { key: "out", label: "Sign out", onClick: signOut },
+  ];
+  return (
+    <Dropdown menu={{ items }} trigger={["click"]} placement="bottomRight">
+      <button type="button" className="me" aria-label={`My account, ${me?.name ?? ""}`}>
+        {initials}
+      </button>
+    </Dropdown>
+  );
+}

@@ -1,0 +1,35 @@
+import { Button, Spin } from "antd";
+import type { ReactNode } from "react";
+import { wordsOf } from "../api/client";
+
+/** Shown where nothing is, with the next step. */
+export function QuietEmpty({ title, children }: { title: string; children?: ReactNode }) {
+  return (
+    <div className="quiet-empty">
+      <h2>{title}</h2>
+      {children}
+    </div>
+  );
+}
+
+type Asked<T> = { data?: T; error: unknown; isPending: boolean; refetch: () => unknown };
+
+/** Shows what a query brought, its error with a way to try again, or that it is on its way. */
+export function Loaded<T>({ query, children }: { query: Asked<T>; children: (data: T) => ReactNode }) {
+  if (query.data !== undefined) {
+    return <>{children(query.data)}</>;
+  }
+  if (query.error) {
+    return (
+      <QuietEmpty title="This cannot be shown">
+        <p>{wordsOf(query.error)}</p>
+        <Button onClick={() => query.refetch()}>Try again</Button>
+      </QuietEmpty>
+    );
+  }
+  return (
+    <div className="quiet-empty">
+      <Spin aria-label="Loading" />
+    </div>
+  );
+}

@@ -1,0 +1,18 @@
+import { expect, test } from "vitest";
+import { bytes, day, daysBetween, distance } from "./days";
+
+test("a day is written with its month in letters", () => {
+  expect(day("2027-05-14")).toBe("14 May 2027");
+});
+
+test("distances are told in whole days, over a change of the clock too", () => {
+  expect(daysBetween("2026-10-24", "2026-10-26")).toBe(2);
+  expect(distance("2026-11-30", "2026-11-25")).toBe("in 5 days");
+  expect(distance("2026-11-24", "2026-11-25")).toBe("1 day ago");
+  expect(distance("2026-11-25", "2026-11-25")).toBe("today");
+});
+
+test("sizes stay short", () => {
+  expect(bytes(120)).toBe("1 kB");
+  expect(bytes(1_440_000)).toBe("1.4 MB");
+});

@@ -1,0 +1,36 @@
+const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+
+/** `2026-11-30` as `30 Nov 2026`. */
+export function day(iso: string): string {
+  const [year, month, date] = iso.split("-").map(Number);
+  return `${date} ${MONTHS[(month ?? 1) - 1]} ${year}`;
+}
+
+/** An instant as day and time in the browser's zone: `25 Nov 09:12`. */
+export function moment(iso: string): string {
+  const at = new Date(iso);
+  const time = `${String(at.getHours()).padStart(2, "0")}:${String(at.getMinutes()).padStart(2, "0")}`;
+  return `${at.getDate()} ${MONTHS[at.getMonth()]} ${time}`;
+}
+
+/** Whole days from one civil day to another; negative when it lies before. */
+export function daysBetween(from: string, to: string): number {
+  return Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000);
+}
+
+/** How far a day lies from today, in words: `today`, `in 5 days`, `25 days ago`. */
+export function distance(iso: string, today: string): string {
+  const days = daysBetween(today, iso);
+  if (days === 0) {
+    return "today";
+  }
+  const count = Math.abs(days) === 1 ? "1 day" : `${Math.abs(days)} days`;
+  return days > 0 ? `in ${count}` : `${count} ago`;
+}
+
+/** A number of bytes for people: `1.4 MB`. */
+export function bytes(size: number): string {
+  return size < 1_000_000
+    ? `${Math.max(1, Math.round(size / 1000))} kB`
+    : `${(size / 1_000_000).toFixed(1)} MB`;
+}
