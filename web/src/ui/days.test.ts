@@ -14,5 +14,6 @@ test("distances are told in whole days, over a change of the clock too", () => {
 
 test("sizes stay short", () => {
   expect(bytes(120)).toBe("1 kB");
-  expect(bytes(1_440_000)).toBe("1.4 MB");
+  expect(bytes(1_468_006)).toBe("1.4 MB");
+  expect(bytes(52_428_800)).toBe("50 MB");
 });

@@ -28,9 +28,10 @@ export function distance(iso: string, today: string): string {
   return days > 0 ? `in ${count}` : `${count} ago`;
 }
 
-/** A number of bytes for people: `1.4 MB`. */
+/** A number of bytes for people, in steps of 1,024: `1.4 MB`. */
 export function bytes(size: number): string {
-  return size < 1_000_000
-    ? `${Math.max(1, Math.round(size / 1000))} kB`
-    : `${(size / 1_000_000).toFixed(1)} MB`;
+  if (size < 1_048_576) {
+    return `${Math.max(1, Math.round(size / 1024))} kB`;
+  }
+  return `${Number((size / 1_048_576).toFixed(1))} MB`;
 }

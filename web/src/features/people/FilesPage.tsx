@@ -25,7 +25,7 @@ const columns: TableColumnsType<Row> = [
   {
     title: "Person",
     key: "name",
-    width: 260,
+    width: 310,
     sorter: (a, b) => a.name.localeCompare(b.name),
     render: (_, row) => (
       <>

@@ -43,9 +43,13 @@ public class AuditTrail {
         pending.entries.add(entry);
     }
 
-    /** Records a look at a document, once for the looks of one person within a quarter of an hour. */
+    /**
+     * Records a look at a document, once for the looks of one person within a quarter of an hour; pages asked for side
+     * by side are one look too.
+     */
     @Transactional(propagation = Propagation.REQUIRES_NEW)
     public void lookedAt(Viewer who, UUID fileId, UUID documentId, String name) {
+        events.lockChain();
         Instant since = calendar.now().minus(ONE_LOOK);
         if (!events.existsByDocumentIdAndActorIdAndActionAndAtAfter(documentId, who.accountId(), "looked", since)) {
             record(new AuditEntry(who.actor(), "looked", fileId, documentId, "looked at “" + name + "”"));
@@ -55,6 +59,7 @@ public class AuditTrail {
     /** Records a look at a whole file, likewise. */
     @Transactional(propagation = Propagation.REQUIRES_NEW)
     public void openedFile(Viewer who, UUID fileId, String name) {
+        events.lockChain();
         Instant since = calendar.now().minus(ONE_LOOK);
         if (!events.existsByFileIdAndDocumentIdIsNullAndActorIdAndActionAndAtAfter(
                 fileId, who.accountId(), "opened", since)) {

@@ -4,7 +4,9 @@ import app.denfold.server.access.Accounts;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.coverage.GrantWaiver;
 import app.denfold.server.coverage.WaiverDetails;
+import app.denfold.server.documents.Documents;
 import app.denfold.server.people.PersonFile;
+import app.denfold.server.portal.Asks;
 import app.denfold.server.portal.Guests;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;
@@ -35,6 +37,8 @@ class DemoData implements ApplicationRunner {
     private final DemoArrivals arrivals;
     private final Accounts accounts;
     private final Guests guests;
+    private final Asks asks;
+    private final Documents documents;
     private final GrantWaiver waivers;
     private final TransactionTemplate transactions;
 
@@ -47,6 +51,8 @@ class DemoData implements ApplicationRunner {
             DemoArrivals arrivals,
             Accounts accounts,
             Guests guests,
+            Asks asks,
+            Documents documents,
             GrantWaiver waivers,
             TransactionTemplate transactions) {
         this.settings = settings;
@@ -57,6 +63,8 @@ class DemoData implements ApplicationRunner {
         this.arrivals = arrivals;
         this.accounts = accounts;
         this.guests = guests;
+        this.asks = asks;
+        this.documents = documents;
         this.waivers = waivers;
         this.transactions = transactions;
     }
@@ -96,7 +104,14 @@ class DemoData implements ApplicationRunner {
                         "On leave from lifting after surgery; course booked."));
         transactions.executeWithoutResult(t -> {
             settings.found("Oakhollin Riding & Therapy Yard", ZoneId.of("Europe/Vienna"), "#3b4f63");
-            arrivals.load(ottilie, guardian(ottilie, named(people, "Edie Penhallow")), people, today);
+            PersonFile edie = named(people, "Edie Penhallow");
+            Viewer ruth = guardian(ottilie, edie);
+            asks.ask(ottilie, edie.id(), "patients", "insurance-card", null);
+            asks.ask(ottilie, edie.id(), "patients", "clearance", "Dr. Wolfreth can fax it to us as well.");
+            documents.ofFile(edie.id()).stream()
+                    .filter(d -> d.type().equals("guardian-consent") || d.type().equals("letter"))
+                    .forEach(d -> guests.share(ottilie, d.id(), ruth.accountId()));
+            arrivals.load(ottilie, ruth, people, today);
         });
     }
 

@@ -144,6 +144,11 @@ class DemoFiles {
         }
         if (twist == null || twist == Twist.PENDING || twist == Twist.SENT_BACK || twist == Twist.UNSIGNED) {
             int age = ageOfGoodPaper(type.code(), life, since, random);
+            if (type.code().equals("risk-acknowledgement")) {
+                age = Math.min(age, (int) ChronoUnit.DAYS.between(lastSeasonEnd(today), today) - 1);
+            } else if (type.code().equals("instructor-licence")) {
+                age = Math.min(age, today.getDayOfYear() - 1);
+            }
             paper(file, type, today.minusDays(age), null, today, twist, random);
             if (type.code().equals("reference")) {
                 paper(file, type, today.minusDays(age + 3L), null, today, null, random);
@@ -163,6 +168,11 @@ class DemoFiles {
         if (twist == Twist.RENEWAL_PENDING) {
             paper(file, type, today.minusDays(5), null, today, Twist.PENDING, random);
         }
+    }
+
+    private static LocalDate lastSeasonEnd(LocalDate today) {
+        LocalDate thisYear = LocalDate.of(today.getYear(), 8, 31);
+        return thisYear.isBefore(today) ? thisYear : thisYear.minusYears(1);
     }
 
     /** How many days ago a good paper is dated; a background check shortly before the start, as its rule asks. */
@@ -200,10 +210,11 @@ class DemoFiles {
                 new FilingDetails(file.id(), type.code(), date, null, stated),
                 new Documents.Received(
                         store(bytes), received, scan ? "from the pickup “Office desk”" : "dropped into Arrivals by Ottilie Brandmoor"),
-                history(type, received, today, twist));
+                history(type, file, received, today, twist));
     }
 
-    private static Documents.History history(PaperType type, LocalDate received, LocalDate today, Twist twist) {
+    private static Documents.History history(
+            PaperType type, PersonFile file, LocalDate received, LocalDate today, Twist twist) {
         LocalDate decided = received.isBefore(today) ? received.plusDays(1) : received;
         boolean review = type.needsReview() && twist != Twist.PENDING && twist != Twist.SENT_BACK;
         return new Documents.History(
@@ -211,16 +222,26 @@ class DemoFiles {
                 review ? "Zuri Mbeya-Holt" : null,
                 twist == Twist.SENT_BACK ? decided : null,
                 twist == Twist.SENT_BACK ? "The second page is missing." : null,
-                signatures(type, received, twist == Twist.UNSIGNED));
+                signatures(type, file, received, twist == Twist.UNSIGNED));
     }
 
     /** All of the type's signers; of an unsigned contract the employee alone. */
-    private static List<GivenSignature> signatures(PaperType type, LocalDate on, boolean unsigned) {
+    private static List<GivenSignature> signatures(
+            PaperType type, PersonFile file, LocalDate on, boolean unsigned) {
         int most = !unsigned ? type.signers().size() : type.code().equals("contract") ? 1 : 0;
         return type.signers().stream()
                 .limit(most)
-                .map(s -> new GivenSignature(s.role(), s.label(), on))
+                .map(s -> new GivenSignature(s.role(), signerOf(s.role(), file), on))
                 .toList();
+    }
+
+    private static String signerOf(String role, PersonFile file) {
+        return switch (role) {
+            case "director", "yard" -> "Bram Ostervelt";
+            case "physician" -> "Dr. Ansgar Wolfreth";
+            case "guardian" -> "Ruth " + file.familyName();
+            default -> file.name();
+        };
     }
 
     private void other(PersonFile file, LocalDate today, Random random) {

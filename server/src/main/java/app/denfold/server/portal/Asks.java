@@ -18,7 +18,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** What guests are asked to send: by hand, or because the person was chased about it. */
 @Service
-class Asks {
+public class Asks {
 
     private final PortalRepositories.Asks asks;
     private final Ledger ledger;

@@ -1,0 +1,155 @@
+package app.denfold.server;
+
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
+
+import com.jayway.jsonpath.JsonPath;
+import jakarta.servlet.http.Cookie;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.MediaType;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.mock.web.MockPart;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.MvcResult;
+import org.springframework.test.web.servlet.request.MockMultipartHttpServletRequestBuilder;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The API as one signed-in account uses it. */
+public final class Api {
+
+    private static final JsonMapper MAPPER = new JsonMapper();
+
+    private final MockMvc mvc;
+    private final Cookie session;
+
+    private Api(MockMvc mvc, Cookie session) {
+        this.mvc = mvc;
+        this.session = session;
+    }
+
+    /** An answer: its status and its body. */
+    public record Answer(int status, String body, byte[] bytes) {
+
+        /** The value at a JSON path. */
+        public <T> T at(String path) {
+            return JsonPath.read(body, path);
+        }
+
+        public UUID id(String path) {
+            return UUID.fromString(at(path));
+        }
+    }
+
+    public static Api nobody(MockMvc mvc) {
+        return new Api(mvc, null);
+    }
+
+    public static Api signIn(MockMvc mvc, String email, String password) throws Exception {
+        return nobody(mvc).begin("/api/session", Map.of("email", email, "password", password));
+    }
+
+    /** Posts something that begins a session, and goes on with it. */
+    public Api begin(String path, Object body) throws Exception {
+        MvcResult result = mvc.perform(request(HttpMethod.POST, path)
+                        .with(csrf())
+                        .contentType(MediaType.APPLICATION_JSON)
+                        .content(MAPPER.writeValueAsString(body)))
+                .andReturn();
+        return Arrays.stream(result.getResponse().getCookies())
+                .filter(c -> !c.getName().startsWith("XSRF"))
+                .findFirst()
+                .map(c -> new Api(mvc, c))
+                .orElseThrow(() -> new AssertionError("No session: " + bodyOf(result)));
+    }
+
+    public Answer get(String path, Object... values) throws Exception {
+        return send(HttpMethod.GET, path, null, values);
+    }
+
+    public Answer post(String path, Object body, Object... values) throws Exception {
+        return send(HttpMethod.POST, path, body, values);
+    }
+
+    public Answer send(HttpMethod method, String path, Object body, Object... values) throws Exception {
+        var builder = request(method, path, values).with(csrf());
+        if (session != null) {
+            builder.cookie(session);
+        }
+        if (body != null) {
+            builder.contentType(MediaType.APPLICATION_JSON)
+                    .content(body instanceof String text ? text : MAPPER.writeValueAsString(body));
+        }
+        return answer(mvc.perform(builder).andReturn());
+    }
+
+    public Answer upload(String path, String name, byte[] bytes, Map<String, ?> fields) throws Exception {
+        MockMultipartHttpServletRequestBuilder builder = multipart(path);
+        builder.file(new MockMultipartFile("file", name, "application/octet-stream", bytes));
+        fields.forEach((field, value) -> {
+            builder.param(field, value.toString());
+            builder.part(new MockPart(field, value.toString().getBytes()));
+        });
+        return answer(mvc.perform(builder.cookie(session).with(csrf())).andReturn());
+    }
+
+    private static String bodyOf(MvcResult result) {
+        return new String(result.getResponse().getContentAsByteArray(), StandardCharsets.UTF_8);
+    }
+
+    private static Answer answer(MvcResult result) throws Exception {
+        return new Answer(
+                result.getResponse().getStatus(),
+                bodyOf(result),
+                result.getResponse().getContentAsByteArray());
+    }
+
+    // --- what many tests do ---
+
+    /** Makes an employee's file and returns its id. */
+    public UUID newEmployee(String family, String email) throws Exception {
+        return newFile("employee", family, email, "Stables");
+    }
+
+    public UUID newFile(String kind, String family, String email, String team) throws Exception {
+        Map<String, Object> person = new HashMap<>(Map.of(
+                "kind", kind, "givenName", "Tamsin", "familyName", family, "team", team,
+                "birthDate", "1994-03-09", "activeFrom", LocalDate.now().minusDays(100).toString(), "facts", Map.of()));
+        if (email != null) {
+            person.put("email", email);
+        }
+        return post("/api/files", Map.of("person", person, "evenIfLike", true)).id("$.id");
+    }
+
+    /** Drops a paper and files it, dated some days ago; returns the document's id. */
+    public UUID fileNewPaper(UUID fileId, String type, LocalDate dated) throws Exception {
+        UUID arrival = upload("/api/arrivals", "paper.pdf", Papers.pdf("Paper " + UUID.randomUUID()), Map.of())
+                .id("$.id");
+        return file(arrival, fileId, type, dated).id("$.documentId");
+    }
+
+    public Answer file(UUID arrival, UUID fileId, String type, LocalDate dated) throws Exception {
+        return post(
+                "/api/arrivals/{id}/filing",
+                Map.of("version", 0, "details", details(fileId, type, dated)),
+                arrival);
+    }
+
+    public static Map<String, Object> details(UUID fileId, String type, LocalDate dated) {
+        return Map.of("fileId", fileId, "type", type, "documentDate", dated.toString());
+    }
+
+    /** Status of a slot in a file's ledger. */
+    public String slot(UUID fileId, String requirement) throws Exception {
+        List<String> found = get("/api/files/{id}/ledger", fileId)
+                .at("$.sections[*].slots[?(@.requirement=='" + requirement + "')].status");
+        return found.isEmpty() ? "not-applicable" : found.get(0);
+    }
+}

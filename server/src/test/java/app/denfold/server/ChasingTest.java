@@ -1,0 +1,51 @@
+package app.denfold.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.concurrent.TimeUnit;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+
+@ServerTest
+class ChasingTest {
+
+    @Autowired
+    TestPractice practice;
+
+    private static String awaitState(Api api, UUID file) throws Exception {
+        for (int i = 0; i < 200; i++) {
+            List<String> states = api.get("/api/files/{id}/notices", file).at("$[*].state");
+            if (!states.isEmpty() && !states.contains("QUEUED")) {
+                return states.get(0);
+            }
+            TimeUnit.MILLISECONDS.sleep(50);
+        }
+        return "QUEUED";
+    }
+
+    @Test
+    void oneMailTellsAllThatIsMissingAndASecondOneWarns() throws Exception {
+        Api api = practice.administrator();
+        String address = TestPractice.newAddress();
+        UUID file = api.newEmployee("Chased", address);
+        assertThat(api.post("/api/files/{id}/chase", Map.of("again", false), file).status()).isEqualTo(202);
+        assertThat(awaitState(api, file)).isEqualTo("SENT");
+        assertThat(TestMail.to(address)).singleElement().asString().contains("- Contract: missing", "- Handbook receipt");
+        Api.Answer second = api.post("/api/files/{id}/chase", Map.of("again", false), file);
+        assertThat(second.status()).isEqualTo(409);
+        assertThat(second.<String>at("$.code")).isEqualTo("chased-today");
+        assertThat(api.get("/api/files/{id}/chase", file).<String>at("$.chasedToday")).contains("Ottilie Brandmoor");
+        assertThat(api.post("/api/files/{id}/chase", Map.of("again", true), file).status()).isEqualTo(202);
+    }
+
+    @Test
+    void withoutAddressOrWithoutNeedNothingIsSent() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Silent", null);
+        assertThat(api.post("/api/files/{id}/chase", Map.of("again", false), file).<String>at("$.detail"))
+                .contains("no mail address");
+    }
+}

@@ -1,0 +1,220 @@
+package app.denfold.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.denfold.server.coverage.RecomputeSlots;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.http.HttpMethod;
+import org.springframework.jdbc.core.simple.JdbcClient;
+
+/** From the paper that comes in to the slot that it fills, and all that can be wrong on the way. */
+@ServerTest
+class FilingTest {
+
+    private static final LocalDate TODAY = LocalDate.now();
+
+    @Autowired
+    TestPractice practice;
+
+    @Autowired
+    JdbcClient jdbc;
+
+    @Autowired
+    RecomputeSlots recompute;
+
+    @Test
+    void aFiledPaperFillsItsSlotAsThePreviewSaid() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Previewed", null);
+        UUID arrival = api.upload("/api/arrivals", "scan.pdf", Papers.pdf("First aid"), Map.of()).id("$.id");
+        Api.Answer preview =
+                api.post("/api/arrivals/{id}/preview", Api.details(file, "first-aid", TODAY.minusDays(10)), arrival);
+        assertThat(preview.<String>at("$.name"))
+                .isEqualTo("First aid certificate, " + TODAY.minusDays(10) + ", Previewed T, to review");
+        assertThat(preview.<String>at("$.slots[0].before.status")).isEqualTo("missing");
+        assertThat(preview.<String>at("$.slots[0].after.status")).isEqualTo("in-review");
+        assertThat(preview.<String>at("$.slots[0].accepted.status")).isEqualTo("on-file");
+
+        UUID document = api.file(arrival, file, "first-aid", TODAY.minusDays(10)).id("$.documentId");
+        assertThat(api.slot(file, "first-aid")).isEqualTo("in-review");
+        assertThat(api.post("/api/documents/{id}/accept", null, document).status()).isEqualTo(204);
+        assertThat(api.slot(file, "first-aid")).isEqualTo("on-file");
+        assertThat(api.get("/api/documents/{id}", document).<String>at("$.name")).doesNotContain("to review");
+        assertThat(api.post("/api/documents/{id}/void", Map.of("reason", "Wrong person"), document).status())
+                .isEqualTo(204);
+        assertThat(api.slot(file, "first-aid")).isEqualTo("missing");
+        List<String> trail = api.get("/api/files/{id}/trail", file).at("$[*].action");
+        assertThat(trail).containsSubsequence("voided", "accepted", "filed", "file-opened");
+    }
+
+    @Test
+    void storedSlotsEqualRebuiltOnes() throws Exception {
+        Api api = practice.administrator();
+        for (int i = 0; i < 6; i++) {
+            UUID file = api.newEmployee("Stored" + i, null);
+            UUID document = api.fileNewPaper(file, i % 2 == 0 ? "first-aid" : "contract", TODAY.minusDays(i * 90L));
+            if (i % 3 == 0) {
+                api.post("/api/documents/{id}/accept", null, document);
+            }
+            api.post(
+                    "/api/files/{id}/waivers",
+                    Map.of("checklist", "employees", "requirement", "handbook", "reason", "Old hand"),
+                    file);
+        }
+        List<Map<String, Object>> before = slots();
+        recompute.rebuildAll();
+        assertThat(slots()).isEqualTo(before);
+        assertThat(before).anySatisfy(slot -> assertThat(slot.get("status")).isEqualTo("WAIVED"));
+    }
+
+    private List<Map<String, Object>> slots() {
+        return jdbc.sql("select * from slot order by file_id, place").query().listOfRows();
+    }
+
+    @Test
+    void theRollTouchesOnlyFilesWhoseDayHasCome() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Rolled", null);
+        api.fileNewPaper(file, "manual-handling", TODAY.minusDays(100));
+        assertThat(recompute.roll()).isZero();
+        jdbc.sql("update slot set status = 'MISSING', next_change_on = ?, computed_for = ? where file_id = ? and requirement = 'manual-handling'")
+                .params(TODAY, TODAY.minusDays(1), file)
+                .update();
+        assertThat(recompute.roll()).isEqualTo(1);
+        assertThat(jdbc.sql("select status from slot where file_id = ? and requirement = 'manual-handling'")
+                        .param(file)
+                        .query(String.class)
+                        .single())
+                .isEqualTo("ON_FILE");
+    }
+
+    @Test
+    void daysThatCannotBeAreToldAtTheirField() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Days", null);
+        UUID arrival = api.upload("/api/arrivals", "a.pdf", Papers.pdf("a"), Map.of()).id("$.id");
+        refuses(api, arrival, details(file, "documentDate", TODAY.plusDays(1).toString()), "documentDate", "after today");
+        refuses(api, arrival, details(file, "documentDate", "1831-05-01"), "documentDate", "1831");
+        refuses(api, arrival, details(file, "documentDate", "2026-02-30"), "details.documentDate", "cannot be read");
+        Map<String, Object> early = details(file, "statedExpiry", TODAY.minusDays(40).toString());
+        refuses(api, arrival, early, "statedExpiry", "before it starts");
+        Map<String, Object> nobody = details(file, "fileId", UUID.randomUUID().toString());
+        assertThat(api.post("/api/arrivals/{id}/filing", Map.of("version", 0, "details", nobody), arrival).status())
+                .isEqualTo(404);
+        assertThat(api.file(arrival, file, "letter", TODAY).status()).isEqualTo(200);
+    }
+
+    private static Map<String, Object> details(UUID file, String field, String value) {
+        Map<String, Object> details = new java.util.HashMap<>(Api.details(file, "letter", TODAY.minusDays(30)));
+        details.put(field, value);
+        return details;
+    }
+
+    private static void refuses(Api api, UUID arrival, Map<String, Object> details, String field, String words)
+            throws Exception {
+        Api.Answer answer = api.post("/api/arrivals/{id}/filing", Map.of("version", 0, "details", details), arrival);
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.<String>at("$.problems[0].field")).isEqualTo(field);
+        assertThat(answer.<String>at("$.problems[0].message")).contains(words);
+    }
+
+    @Test
+    void badFilesAreRefusedOrSetAsideAndNothingIsLost() throws Exception {
+        Api api = practice.administrator();
+        Api.Answer wrongName = api.upload("/api/arrivals", "contract.pdf", Papers.png(), Map.of());
+        assertThat(wrongName.status()).isEqualTo(422);
+        assertThat(wrongName.<String>at("$.problems[0].message")).contains("not what its name says");
+        assertThat(api.upload("/api/arrivals", "e.pdf", new byte[0], Map.of()).<String>at("$.detail")).contains("empty");
+        UUID locked = api.upload("/api/arrivals", "locked.pdf", Papers.lockedPdf(), Map.of()).id("$.id");
+        UUID broken = api.upload(
+                        "/api/arrivals", "broken.pdf", "%PDF-1.4 and no more".getBytes(StandardCharsets.UTF_8), Map.of())
+                .id("$.id");
+        Api.Answer list = api.get("/api/arrivals");
+        for (UUID id : List.of(locked, broken)) {
+            assertThat(list.<List<String>>at("$[?(@.id=='" + id + "')].state")).containsExactly("SET_ASIDE");
+            assertThat(api.post("/api/arrivals/{id}/take-up", null, id).status()).isEqualTo(409);
+            assertThat(api.get("/api/arrivals/{id}/content", id).bytes()).isNotEmpty();
+        }
+        assertThat(api.file(locked, api.newEmployee("Locked", null), "letter", TODAY).status()).isEqualTo(409);
+    }
+
+    @Test
+    void twoPeopleNeverFileTheSamePaperTwiceAndAFilingCanBeUndone() throws Exception {
+        Api one = practice.administrator();
+        Api two = practice.administrator();
+        UUID file = one.newEmployee("Undone", null);
+        UUID arrival = one.upload("/api/arrivals", "a.pdf", Papers.pdf("twice"), Map.of()).id("$.id");
+        assertThat(one.file(arrival, file, "handbook", TODAY).status()).isEqualTo(200);
+        assertThat(two.file(arrival, file, "handbook", TODAY).<String>at("$.detail")).contains("filed meanwhile");
+        assertThat(one.slot(file, "handbook")).isEqualTo("on-file");
+        assertThat(one.post("/api/arrivals/{id}/undo-filing", null, arrival).status()).isEqualTo(204);
+        assertThat(one.slot(file, "handbook")).isEqualTo("missing");
+        assertThat(one.get("/api/arrivals").<List<String>>at("$[?(@.id=='" + arrival + "')].state"))
+                .containsExactly("WAITING");
+    }
+
+    @Test
+    void aPersonTwiceIsAskedAbout() throws Exception {
+        Api api = practice.administrator();
+        Map<String, Object> person = Map.of(
+                "kind", "client", "givenName", "Kofi", "familyName", "Twice", "birthDate", "1990-05-05", "facts", Map.of());
+        assertThat(api.post("/api/files", Map.of("person", person, "evenIfLike", false)).status()).isEqualTo(201);
+        Api.Answer again = api.post("/api/files", Map.of("person", person, "evenIfLike", false));
+        assertThat(again.status()).isEqualTo(409);
+        assertThat(again.<String>at("$.code")).isEqualTo("person-exists");
+        assertThat(api.post("/api/files", Map.of("person", person, "evenIfLike", true)).status()).isEqualTo(201);
+    }
+
+    @Test
+    void peopleAreFoundByAnyPartAndWithATypingError() throws Exception {
+        Api api = practice.administrator();
+        UUID id = api.newFile("client", "Trélissac-Øst", null, "Stables");
+        String number = api.get("/api/files/{id}", id).at("$.number");
+        for (String text : List.of("trelissac", "ost", "TRÉLI", number, number.substring(2), "1994-03-09", "trelisac", "tamsin trelissac")) {
+            assertThat(api.get("/api/files/found?text={t}&most=50", text).<List<String>>at("$[*].id"))
+                    .as(text)
+                    .contains(id.toString());
+        }
+        assertThat(api.get("/api/files/found?text={t}", "%_!").<List<String>>at("$[*].id")).isEmpty();
+    }
+
+    @Test
+    void rightsNarrowWhatIsSeen() throws Exception {
+        Api admin = practice.administrator();
+        UUID own = admin.newFile("employee", "Ownteam", null, "Riding school");
+        UUID other = admin.newFile("employee", "Otherteam", null, "Office");
+        UUID secret = admin.fileNewPaper(own, "tetanus", TODAY.minusDays(3));
+        Api instructor = practice.colleague("Riding school", false, true);
+        assertThat(instructor.get("/api/files/{id}", own).status()).isEqualTo(200);
+        assertThat(instructor.get("/api/files/{id}", other).status()).isEqualTo(404);
+        assertThat(instructor.get("/api/files?text=otherteam").<List<String>>at("$[*].id")).isEmpty();
+        assertThat(instructor.get("/api/documents/{id}", secret).status()).isEqualTo(404);
+        assertThat(instructor.slot(own, "tetanus")).isEqualTo("not-applicable");
+        assertThat(instructor.get("/api/document-types").<List<String>>at("$[*].code")).doesNotContain("tetanus");
+        Api auditor = practice.colleague(null, true, false);
+        assertThat(auditor.get("/api/files/{id}", other).status()).isEqualTo(200);
+        assertThat(auditor.post("/api/documents/{id}/void", Map.of("reason", "x"), secret).status()).isEqualTo(403);
+        assertThat(auditor.upload("/api/arrivals", "a.pdf", Papers.pdf("a"), Map.of()).status()).isEqualTo(403);
+    }
+
+    @Test
+    void aChangedFactHoldsFromTodayAndALateSaverIsTold() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Facts", null);
+        assertThat(api.slot(file, "instructor-licence")).isEqualTo("not-applicable");
+        int version = api.get("/api/files/{id}", file).at("$.version");
+        Map<String, Object> person = Map.of(
+                "kind", "employee", "givenName", "Tamsin", "familyName", "Facts", "facts", Map.of("role", "instructor"));
+        Map<String, Object> change = Map.of("version", version, "person", person);
+        assertThat(api.send(HttpMethod.PUT, "/api/files/{id}", change, file).status()).isEqualTo(200);
+        assertThat(api.slot(file, "instructor-licence")).isEqualTo("missing");
+        assertThat(api.send(HttpMethod.PUT, "/api/files/{id}", change, file).<String>at("$.code"))
+                .isEqualTo("changed-meanwhile");
+    }
+}

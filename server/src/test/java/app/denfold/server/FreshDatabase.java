@@ -1,0 +1,63 @@
+package app.denfold.server;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.UUID;
+import org.springframework.boot.test.util.TestPropertyValues;
+import org.springframework.context.ApplicationContextInitializer;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/** Gives a test's server a database and folders of its own on the test cluster that {@code ./denfold test} starts. */
+public final class FreshDatabase implements ApplicationContextInitializer<ConfigurableApplicationContext> {
+
+    private static final String HOST = "jdbc:postgresql://127.0.0.1:";
+
+    @Override
+    public void initialize(ConfigurableApplicationContext context) {
+        Path folder = temporaryFolder();
+        TestPropertyValues.of(
+                        "spring.datasource.url=" + create(),
+                        "spring.datasource.username=denfold",
+                        "spring.datasource.password=" + password(),
+                        "denfold.content=" + folder.resolve("content"),
+                        "denfold.keys=" + folder.resolve("keys"),
+                        "denfold.pickup=" + folder.resolve("pickup"),
+                        "spring.mail.port=" + TestMail.PORT,
+                        "db-scheduler.enabled=false",
+                        "denfold.pickup-interval=200")
+                .applyTo(context);
+    }
+
+    /** Makes an empty database and returns its address. */
+    public static String create() {
+        String name = "t_" + UUID.randomUUID().toString().replace("-", "");
+        try (Connection connection = DriverManager.getConnection(address("postgres"), "denfold", password());
+                Statement statement = connection.createStatement()) {
+            statement.execute("create database " + name);
+        } catch (SQLException unreachable) {
+            throw new IllegalStateException("The test database is not there. Run the tests with ./denfold test", unreachable);
+        }
+        return address(name);
+    }
+
+    private static String address(String database) {
+        return HOST + System.getenv().getOrDefault("DENFOLD_TEST_DB_PORT", "5757") + "/" + database;
+    }
+
+    public static String password() {
+        return System.getenv().getOrDefault("DENFOLD_DB_PASSWORD", "denfold");
+    }
+
+    private static Path temporaryFolder() {
+        try {
+            return Files.createTempDirectory("denfold-test");
+        } catch (IOException failed) {
+            throw new IllegalStateException(failed);
+        }
+    }
+}

@@ -1,0 +1,182 @@
+package app.denfold.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.http.HttpMethod;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.web.bind.annotation.RequestMethod;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
+
+@ServerTest
+class PortalTest {
+
+    private static final LocalDate TODAY = LocalDate.now();
+
+    @Autowired
+    TestPractice practice;
+
+    @Autowired
+    MockMvc mvc;
+
+    @Autowired
+    JdbcClient jdbc;
+
+    @Autowired
+    @Qualifier("requestMappingHandlerMapping")
+    RequestMappingHandlerMapping mappings;
+
+    private record Invited(String address, UUID accountId, Api guest) {}
+
+    private Invited invite(Api api, UUID file) throws Exception {
+        String address = TestPractice.newAddress();
+        UUID account = api.post(
+                        "/api/files/{id}/guests",
+                        Map.of("name", "Tamsin Korhola", "email", address, "relation", "the person"),
+                        file)
+                .id("$.accountId");
+        String link = TestMail.linkTo(address);
+        Api guest = Api.nobody(mvc).begin("/api/invitations/" + link, Map.of("password", "a long enough password"));
+        return new Invited(address, account, guest);
+    }
+
+    @Test
+    void aGuestSeesWhatIsAskedAndSharedAndSendsAPaperThatFillsItsSlot() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Invited", TestPractice.newAddress());
+        UUID document = api.fileNewPaper(file, "contract", TODAY.minusDays(1));
+        Invited invited = invite(api, file);
+        api.post("/api/documents/{id}/shares", Map.of("accountId", invited.accountId()), document);
+        api.post(
+                "/api/files/{id}/asks",
+                Map.of("checklist", "employees", "requirement", "handbook", "words", "The last page, signed."),
+                file);
+        Api.Answer portal = invited.guest().get("/api/portal");
+        assertThat(portal.<List<String>>at("$.shared[*].documentId")).containsExactly(document.toString());
+        assertThat(portal.<String>at("$.asks[0].label")).isEqualTo("Handbook receipt");
+        assertThat(invited.guest().get("/api/portal/documents/{id}/content", document).bytes()).startsWith('%', 'P', 'D', 'F');
+        assertThat(invited.guest().get("/api/portal/documents/{id}/pages/1", document).status()).isEqualTo(200);
+
+        UUID sent = invited.guest()
+                .upload("/api/portal/papers", "photo.png", Papers.png(), Map.of("fileId", file, "askId", portal.<String>at("$.asks[0].id")))
+                .id("$.id");
+        assertThat(invited.guest().get("/api/portal").<Boolean>at("$.asks[0].sent")).isTrue();
+        Api.Answer waiting = api.get("/api/arrivals");
+        String mine = "$[?(@.id=='" + sent + "')]";
+        assertThat(waiting.<List<String>>at(mine + ".source")).containsExactly("PORTAL");
+        assertThat(waiting.<List<String>>at(mine + ".suggestedType")).containsExactly("handbook");
+        api.file(sent, file, "handbook", TODAY);
+        assertThat(api.slot(file, "handbook")).isEqualTo("on-file");
+        assertThat(invited.guest().get("/api/portal").<List<String>>at("$.asks[*].label")).isEmpty();
+        List<String> trail = api.get("/api/files/{id}/trail", file).at("$[*].action");
+        assertThat(trail).containsSubsequence("filed", "received", "downloaded", "asked", "shared", "guest-invited", "filed");
+    }
+
+    @Test
+    void everyOtherAddressIsClosedToAGuest() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Guarded", null);
+        UUID document = api.fileNewPaper(file, "contract", TODAY.minusDays(1));
+        UUID foreign = api.fileNewPaper(api.newEmployee("Foreign", null), "contract", TODAY.minusDays(1));
+        Invited invited = invite(api, file);
+        api.post("/api/documents/{id}/shares", Map.of("accountId", invited.accountId()), document);
+        List<String> tried = new ArrayList<>();
+        for (var mapping : mappings.getHandlerMethods().keySet()) {
+            for (String pattern : mapping.getPatternValues()) {
+                if (pattern.startsWith("/api/") && !isForGuests(pattern)) {
+                    tryEveryMethod(invited.guest(), pattern, mapping.getMethodsCondition().getMethods(), file, document, tried);
+                }
+            }
+        }
+        assertThat(tried).hasSizeGreaterThan(35);
+        Api guest = invited.guest();
+        assertThat(guest.get("/api/portal/documents/{id}/content", foreign).status()).isEqualTo(404);
+        assertThat(guest.get("/api/portal/documents/{id}/pages/1", foreign).status()).isEqualTo(404);
+        assertThat(guest.upload("/api/portal/papers", "a.png", Papers.png(), Map.of("fileId", UUID.randomUUID())).status())
+                .isEqualTo(404);
+        assertThat(guest.get("/actuator/env").status()).isIn(403, 404);
+    }
+
+    private static boolean isForGuests(String pattern) {
+        return pattern.startsWith("/api/portal")
+                || pattern.equals("/api/session")
+                || pattern.equals("/api/practice")
+                || pattern.equals("/api/invitations/{token}");
+    }
+
+    private static void tryEveryMethod(
+            Api guest, String pattern, java.util.Set<RequestMethod> methods, UUID file, UUID document, List<String> tried)
+            throws Exception {
+        String path = pattern.replace("{documentId}", document.toString())
+                .replace("/files/{id}", "/files/" + file)
+                .replace("{id}", document.toString())
+                .replace("{accountId}", UUID.randomUUID().toString())
+                .replaceAll("\\{[a-z]+}", "1");
+        for (RequestMethod method : methods.isEmpty() ? java.util.Set.of(RequestMethod.GET) : methods) {
+            Api.Answer answer = guest.send(HttpMethod.valueOf(method.name()), path, method == RequestMethod.GET ? null : "{}");
+            assertThat(answer.status()).as(method + " " + path).isIn(403, 404);
+            tried.add(method + " " + path);
+        }
+    }
+
+    @Test
+    void whatIsNoLongerSharedIsGoneAtOnce() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Withdrawn", null);
+        UUID document = api.fileNewPaper(file, "contract", TODAY.minusDays(1));
+        Invited invited = invite(api, file);
+        Map<String, Object> share = Map.of("accountId", invited.accountId());
+        api.post("/api/documents/{id}/shares", share, document);
+        assertThat(api.post("/api/documents/{id}/shares", share, document).status()).isEqualTo(409);
+        api.send(HttpMethod.DELETE, "/api/documents/{id}/shares/{account}", null, document, invited.accountId());
+        assertThat(invited.guest().get("/api/portal/documents/{id}/content", document).status()).isEqualTo(404);
+        assertThat(invited.guest().get("/api/portal").<List<String>>at("$.shared[*].documentId")).isEmpty();
+    }
+
+    @Test
+    void aLinkWorksOnceAndNotForLongAndIsNotKept() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Linked", null);
+        String address = TestPractice.newAddress();
+        UUID account = api.post(
+                        "/api/files/{id}/guests", Map.of("name", "A Guest", "email", address, "relation", "guardian"), file)
+                .id("$.accountId");
+        String link = TestMail.linkTo(address);
+        Api nobody = Api.nobody(mvc);
+        assertThat(nobody.post("/api/invitations/{t}", Map.of("password", "short"), link).status()).isEqualTo(422);
+        assertThat(nobody.post("/api/invitations/{t}", Map.of("password", "long enough now"), link).status()).isEqualTo(200);
+        Api.Answer used = nobody.post("/api/invitations/{t}", Map.of("password", "long enough now"), link);
+        assertThat(used.status()).isEqualTo(410);
+        assertThat(used.<String>at("$.detail")).contains("used already");
+        assertThat(nobody.get("/api/invitations/{t}", "nonsense").status()).isEqualTo(410);
+        jdbc.sql("update one_time_link set used_at = null, expires_at = now() - interval '1 hour' where account_id = ?")
+                .param(account)
+                .update();
+        assertThat(nobody.get("/api/invitations/{t}", link).<String>at("$.detail")).contains("expired");
+        assertThat(api.get("/api/files/{id}/notices", file).body()).doesNotContain(link);
+        assertThat(jdbc.sql("select count(*) from notice where body like ?").param("%" + link + "%").query(Long.class).single())
+                .isZero();
+    }
+
+    @Test
+    void aGuestTakesBackOnlyWhatHeSentAndNobodyFiled() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Takenback", null);
+        Invited one = invite(api, file);
+        Invited other = invite(api, file);
+        UUID sent = one.guest().upload("/api/portal/papers", "a.png", Papers.png(), Map.of("fileId", file)).id("$.id");
+        assertThat(other.guest().send(HttpMethod.DELETE, "/api/portal/papers/{id}", null, sent).status()).isEqualTo(404);
+        assertThat(one.guest().send(HttpMethod.DELETE, "/api/portal/papers/{id}", null, sent).status()).isEqualTo(204);
+        UUID filed = one.guest().upload("/api/portal/papers", "b.png", Papers.png(), Map.of("fileId", file)).id("$.id");
+        api.file(filed, file, "letter", TODAY);
+        assertThat(one.guest().send(HttpMethod.DELETE, "/api/portal/papers/{id}", null, filed).status()).isEqualTo(409);
+    }
+}

@@ -1,0 +1,101 @@
+package app.denfold.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.springframework.beans.factory.annotation.Autowired;
+
+@ServerTest
+class SigningTest {
+
+    private static final LocalDate TODAY = LocalDate.now();
+    private static final Map<String, Object> PEN = Map.of(
+            "strokes",
+            List.of(List.of(Map.of("x", 0.1, "y", 0.5), Map.of("x", 0.5, "y", 0.2), Map.of("x", 0.8, "y", 0.6))));
+
+    @Autowired
+    TestPractice practice;
+
+    @TempDir
+    Path folder;
+
+    private static UUID start(Api api, UUID document, String... roles) throws Exception {
+        List<Map<String, String>> signers = java.util.Arrays.stream(roles)
+                .map(r -> Map.of("role", r, "signer", "Signer as " + r))
+                .toList();
+        return api.post("/api/documents/{id}/desk-signings", Map.of("signers", signers), document).id("$.id");
+    }
+
+    private static Api.Answer sign(Api api, UUID signing, String role, Object mark) throws Exception {
+        return api.post("/api/desk-signings/{id}/signatures", Map.of("role", role, "signature", mark), signing);
+    }
+
+    private String pdfsig(byte[] pdf) throws Exception {
+        Path file = Files.write(folder.resolve(UUID.randomUUID() + ".pdf"), pdf);
+        Process process = new ProcessBuilder("pdfsig", file.toString()).redirectErrorStream(true).start();
+        return new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+    }
+
+    @Test
+    void twoSignersMakeASealedVersionAndTheSlotIsOnFile() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Signed", null);
+        UUID document = api.fileNewPaper(file, "contract", TODAY.minusDays(2));
+        assertThat(api.slot(file, "contract")).isEqualTo("awaiting-signature");
+        UUID signing = start(api, document, "employee", "director");
+        assertThat(sign(api, signing, "director", PEN).<String>at("$.code")).isEqualTo("not-his-turn");
+        assertThat(sign(api, signing, "employee", PEN).<String>at("$.state")).isEqualTo("OPEN");
+        assertThat(api.slot(file, "contract")).isEqualTo("awaiting-signature");
+        assertThat(sign(api, signing, "director", Map.of("typed", "Bram Ostervelt")).<String>at("$.state"))
+                .isEqualTo("COMPLETE");
+        assertThat(api.slot(file, "contract")).isEqualTo("on-file");
+        Api.Answer paper = api.get("/api/documents/{id}", document);
+        assertThat(paper.<List<Integer>>at("$.versions[*].pages")).containsExactly(1, 2);
+        assertThat(paper.<String>at("$.name")).doesNotContain("unsigned");
+        byte[] pdf = api.get("/api/documents/{id}/versions/2/content", document).bytes();
+        assertThat(pdfsig(pdf)).contains("Signature is Valid.", "Total document signed");
+        pdf[pdf.length / 3] ^= 1;
+        assertThat(pdfsig(pdf)).doesNotContain("Signature is Valid.");
+    }
+
+    @Test
+    void anEndedSigningKeepsWhatWasGivenAndTheLaterSignersCopyHoldsBoth() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Halfway", null);
+        UUID document = api.fileNewPaper(file, "contract", TODAY.minusDays(2));
+        UUID first = start(api, document, "employee", "director");
+        sign(api, first, "employee", PEN);
+        assertThat(api.post("/api/desk-signings/{id}/withdraw", null, first).status()).isEqualTo(204);
+        assertThat(api.get("/api/documents/{id}", document).<List<Integer>>at("$.versions[*].number")).hasSize(2);
+        UUID second = start(api, document, "director");
+        sign(api, second, "director", Map.of("typed", "Bram Ostervelt"));
+        byte[] pdf = api.get("/api/documents/{id}/versions/3/content", document).bytes();
+        assertThat(pdfsig(pdf)).contains("Signature is Valid.");
+        try (var copy = org.apache.pdfbox.Loader.loadPDF(pdf)) {
+            assertThat(new org.apache.pdfbox.text.PDFTextStripper().getText(copy))
+                    .contains("Signer as employee", "Signer as director");
+        }
+    }
+
+    @Test
+    void noSignatureIsTakenThatIsNone() throws Exception {
+        Api api = practice.administrator();
+        UUID document = api.fileNewPaper(api.newEmployee("Unsigned", null), "contract", TODAY.minusDays(2));
+        UUID signing = start(api, document, "employee", "director");
+        assertThat(sign(api, signing, "employee", Map.of()).status()).isEqualTo(422);
+        assertThat(sign(api, signing, "employee", Map.of("typed", "  ")).status()).isEqualTo(422);
+        Map<String, Object> outside = Map.of("strokes", List.of(List.of(
+                Map.of("x", 3, "y", 0.5), Map.of("x", 0.5, "y", 0.5), Map.of("x", 0.6, "y", 0.5))));
+        assertThat(sign(api, signing, "employee", outside).<String>at("$.problems[0].message")).contains("inside the box");
+        Map<String, Object> stranger = Map.of("signers", List.of(Map.of("role", "vet", "signer", "A vet")));
+        assertThat(api.post("/api/documents/{id}/desk-signings", stranger, document).status()).isEqualTo(409);
+    }
+}

@@ -1,0 +1,67 @@
+package app.denfold.server;
+
+import com.icegreen.greenmail.util.GreenMail;
+import com.icegreen.greenmail.util.ServerSetup;
+import jakarta.mail.MessagingException;
+import jakarta.mail.internet.MimeMessage;
+import java.io.IOException;
+import java.util.Arrays;
+import java.util.List;
+import java.util.concurrent.TimeUnit;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** A mail server for all tests of one run; each test uses addresses of its own. */
+public final class TestMail {
+
+    private static final GreenMail SERVER = start();
+    public static final int PORT = SERVER.getSmtp().getPort();
+    private static final Pattern LINK = Pattern.compile("/invitation/([A-Za-z0-9_-]+)");
+
+    private TestMail() {}
+
+    private static GreenMail start() {
+        GreenMail server = new GreenMail(new ServerSetup(0, "127.0.0.1", ServerSetup.PROTOCOL_SMTP));
+        server.start();
+        return server;
+    }
+
+    /** Texts of the mails to an address, oldest first. */
+    public static List<String> to(String address) {
+        return Arrays.stream(SERVER.getReceivedMessages())
+                .filter(m -> recipients(m).contains(address))
+                .map(TestMail::text)
+                .toList();
+    }
+
+    /** The secret of the newest link that went to an address, waiting for the mail if need be. */
+    public static String linkTo(String address) throws InterruptedException {
+        for (int i = 0; i < 200; i++) {
+            List<String> mails = to(address);
+            if (!mails.isEmpty()) {
+                Matcher matcher = LINK.matcher(mails.get(mails.size() - 1));
+                if (matcher.find()) {
+                    return matcher.group(1);
+                }
+            }
+            TimeUnit.MILLISECONDS.sleep(50);
+        }
+        throw new AssertionError("No link came to " + address);
+    }
+
+    private static String recipients(MimeMessage message) {
+        try {
+            return Arrays.toString(message.getAllRecipients());
+        } catch (MessagingException unreadable) {
+            throw new IllegalStateException(unreadable);
+        }
+    }
+
+    private static String text(MimeMessage message) {
+        try {
+            return String.valueOf(message.getContent());
+        } catch (MessagingException | IOException unreadable) {
+            throw new IllegalStateException(unreadable);
+        }
+    }
+}
