@@ -1,0 +1,81 @@
+package app.denfold.e2e;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.HttpCookie;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
+
+/** The API over HTTP as one signed-in account, without a browser. */
+final class HttpSession {
+
+    private static final String BOUNDARY = "sheet-of-paper";
+
+    private final String address;
+    private final CookieManager cookies = new CookieManager();
+    private final HttpClient client;
+
+    private HttpSession(String address) {
+        this.address = address;
+        this.client = HttpClient.newBuilder()
+                .version(HttpClient.Version.HTTP_1_1)
+                .cookieHandler(cookies)
+                .build();
+    }
+
+    static HttpSession signIn(String address, String email) throws IOException, InterruptedException {
+        HttpSession session = new HttpSession(address);
+        session.get("/api/practice");
+        String body = "{\"email\":\"" + email + "\",\"password\":\"oakhollin-demo\"}";
+        HttpRequest request = session.request("/api/session")
+                .header("Content-Type", "application/json")
+                .POST(BodyPublishers.ofString(body))
+                .build();
+        int status = session.client.send(request, BodyHandlers.ofString()).statusCode();
+        if (status != 200) {
+            throw new IllegalStateException("Signing in answered " + status);
+        }
+        session.get("/api/practice");
+        return session;
+    }
+
+    private HttpRequest.Builder request(String path) {
+        return HttpRequest.newBuilder(URI.create(address + path)).header("X-XSRF-TOKEN", token());
+    }
+
+    private String token() {
+        return cookies.getCookieStore().getCookies().stream()
+                .filter(c -> c.getName().equals("XSRF-TOKEN"))
+                .map(HttpCookie::getValue)
+                .findFirst()
+                .orElse("");
+    }
+
+    String get(String path) throws IOException, InterruptedException {
+        return new String(bytes(path), StandardCharsets.UTF_8);
+    }
+
+    byte[] bytes(String path) throws IOException, InterruptedException {
+        return client.send(request(path).GET().build(), BodyHandlers.ofByteArray()).body();
+    }
+
+    HttpResponse<String> upload(String path, String name, byte[] bytes) throws IOException, InterruptedException {
+        ByteArrayOutputStream body = new ByteArrayOutputStream();
+        body.writeBytes(("--" + BOUNDARY + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + name
+                        + "\"\r\nContent-Type: application/pdf\r\n\r\n")
+                .getBytes(StandardCharsets.UTF_8));
+        body.writeBytes(bytes);
+        body.writeBytes(("\r\n--" + BOUNDARY + "--\r\n").getBytes(StandardCharsets.UTF_8));
+        HttpRequest request = request(path)
+                .header("Content-Type", "multipart/form-data; boundary=" + BOUNDARY)
+                .POST(BodyPublishers.ofByteArray(body.toByteArray()))
+                .build();
+        return client.send(request, BodyHandlers.ofString());
+    }
+}

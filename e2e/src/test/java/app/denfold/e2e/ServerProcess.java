@@ -1,0 +1,120 @@
+package app.denfold.e2e;
+
+import app.denfold.server.FreshDatabase;
+import java.io.IOException;
+import java.net.ServerSocket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.TimeUnit;
+
+/** The server as a process of its own, with a database and folders of its own, started, killed and started again. */
+final class ServerProcess implements AutoCloseable {
+
+    private final Path folder;
+    private final String database = FreshDatabase.create();
+    private final int port = freePort();
+    private final int mailPort = freePort();
+    private Process process;
+
+    ServerProcess(Path folder) {
+        this.folder = folder;
+    }
+
+    String address() {
+        return "http://127.0.0.1:" + port;
+    }
+
+    String database() {
+        return database;
+    }
+
+    Path pickup() {
+        return folder.resolve("pickup");
+    }
+
+    Path content() {
+        return folder.resolve("content");
+    }
+
+    /** Starts with the demo practice and waits until it serves. */
+    void start() throws IOException, InterruptedException {
+        List<String> command = List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-Xmx900m",
+                "-XX:+UseSerialGC",
+                "-Djava.awt.headless=true",
+                "-cp",
+                System.getProperty("java.class.path"),
+                "app.denfold.server.DenFold");
+        ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
+        builder.redirectOutput(ProcessBuilder.Redirect.appendTo(log().toFile()));
+        builder.environment()
+                .putAll(Map.of(
+                        "SPRING_PROFILES_ACTIVE", "demo",
+                        "DENFOLD_PORT", String.valueOf(port),
+                        "DENFOLD_SMTP_PORT", String.valueOf(mailPort),
+                        "DENFOLD_ADDRESS", address(),
+                        "DENFOLD_DB_URL", database,
+                        "DENFOLD_DB_USER", "denfold",
+                        "DENFOLD_DB_PASSWORD", FreshDatabase.password(),
+                        "DENFOLD_CONTENT", content().toString(),
+                        "DENFOLD_KEYS", folder.resolve("keys").toString(),
+                        "DENFOLD_PICKUP", pickup().toString()));
+        process = builder.start();
+        awaitServing();
+    }
+
+    private Path log() {
+        return folder.resolve("server.log");
+    }
+
+    private void awaitServing() throws IOException, InterruptedException {
+        HttpClient client = HttpClient.newHttpClient();
+        HttpRequest request =
+                HttpRequest.newBuilder(URI.create(address() + "/actuator/health/readiness")).build();
+        for (int i = 0; i < 1_200; i++) {
+            if (!process.isAlive()) {
+                throw new IllegalStateException("The server stopped: " + Files.readString(log()));
+            }
+            try {
+                if (client.send(request, HttpResponse.BodyHandlers.ofString()).statusCode() == 200) {
+                    return;
+                }
+            } catch (IOException notYet) {
+                // it does not listen yet
+            }
+            TimeUnit.MILLISECONDS.sleep(250);
+        }
+        throw new IllegalStateException("The server did not serve within five minutes: " + Files.readString(log()));
+    }
+
+    /** Ends it at once, as {@code kill -9} does. */
+    void kill() throws InterruptedException {
+        process.destroyForcibly();
+        process.waitFor();
+    }
+
+    @Override
+    public void close() throws InterruptedException {
+        if (process != null) {
+            process.destroy();
+            if (!process.waitFor(10, TimeUnit.SECONDS)) {
+                kill();
+            }
+        }
+    }
+
+    private static int freePort() {
+        try (ServerSocket socket = new ServerSocket(0)) {
+            return socket.getLocalPort();
+        } catch (IOException none) {
+            throw new IllegalStateException(none);
+        }
+    }
+}

@@ -1,0 +1,89 @@
+package app.denfold.e2e;
+
+import com.jayway.jsonpath.JsonPath;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.LoadState;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
+
+/** Takes the pictures of docs/screenshots from a running demo; ./denfold shots runs it. */
+@EnabledIfSystemProperty(named = "denfold.shots", matches = ".+")
+class Shots {
+
+    private final Path folder = Path.of(System.getProperty("denfold.shots", ""));
+    private final String address = System.getProperty("denfold.address", "");
+
+    @Test
+    void takeAll() {
+        try (Chromium chromium = new Chromium()) {
+            Page page = chromium.desk(address);
+            page.navigate("/");
+            take(page, "sign-in");
+            Desk desk = new Desk(page);
+            desk.signIn("ottilie@oakhollin.example");
+            open(page, "/files", "files");
+            desk.button("New file").click();
+            desk.choose("Role", "instructor");
+            take(page, "new-file");
+            String file = first(page, "/api/files?text=korhola", "$[*].id");
+            String ledger = "/api/files/" + file + "/ledger";
+            String firstAid = first(page, ledger, "$..slots[?(@.requirement=='first-aid')].papers[0].id");
+            String contract = first(page, ledger, "$..slots[?(@.requirement=='contract')].papers[0].id");
+            open(page, "/files/" + file + "?paper=" + firstAid, "file-read");
+            open(page, "/files/" + file + "?view=trail", "file-trail");
+            open(page, "/files/" + first(page, "/api/files?text=edie", "$[*].id") + "?view=shared", "file-shared");
+            open(page, "/arrivals", "arrivals");
+            fileFirstArrival(desk);
+            signing(desk, file, contract);
+            Page phone = chromium.phone(address);
+            phone.navigate("/");
+            phone.getByLabel("Mail address").fill("ruth.penhallow@post.example");
+            phone.getByLabel("Password").fill("oakhollin-demo");
+            phone.getByText("Sign in").click();
+            phone.getByText("What you sent us").waitFor();
+            take(phone, "portal");
+        }
+    }
+
+    private void fileFirstArrival(Desk desk) {
+        desk.choose("Person", "Noor Vahdani");
+        desk.choose("Type", "First aid certificate");
+        desk.fillDay("Dated", "19 Nov 2026");
+        desk.page().locator(".effect").waitFor();
+        take(desk.page(), "arrivals-filing");
+    }
+
+    private void signing(Desk desk, String file, String contract) {
+        Page page = desk.page();
+        page.navigate("/files/" + file + "?paper=" + contract);
+        page.getByText("Sign at the desk").or(page.getByText("Go on signing")).first().waitFor();
+        if (page.getByText("Sign at the desk").isVisible()) {
+            desk.button("Sign at the desk").click();
+            page.getByLabel("Name of the director").fill("Bram Ostervelt");
+            desk.button("Lay it before them").click();
+        } else {
+            desk.button("Go on signing").click();
+        }
+        page.getByText("please sign").first().waitFor();
+        take(page, "signing");
+    }
+
+    private static String first(Page page, String path, String json) {
+        String body = page.request().get(page.url().replaceAll("(https?://[^/]+).*", "$1") + path).text();
+        List<String> found = JsonPath.read(body, json);
+        return found.get(0);
+    }
+
+    private void open(Page page, String path, String name) {
+        page.navigate(path);
+        take(page, name);
+    }
+
+    private void take(Page page, String name) {
+        page.waitForLoadState(LoadState.NETWORKIDLE);
+        page.waitForTimeout(600);
+        page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve(name + ".png")));
+    }
+}
