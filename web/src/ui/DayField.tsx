@@ -24,6 +24,12 @@ export function DayField({ id, value, onChange, placeholder, status }: DayFieldP
       placeholder={placeholder ?? "day"}
       status={status}
       style={{ width: "100%" }}
+      onKeyDown={(event) => {
+        // Enter takes the typed day; it must not send the form around it as well
+        if (event.key === "Enter") {
+          event.preventDefault();
+        }
+      }}
       onChange={(picked) => onChange?.(picked ? picked.format("YYYY-MM-DD") : null)}
     />
   );

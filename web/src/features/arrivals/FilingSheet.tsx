@@ -192,6 +192,11 @@ function useFiling(arrival: Arrival, onGone: () => void) {
   return { file, undo };
 }
 
+/** 1 when the name begins with what was typed, so that such types stand first; else 0. */
+function beginsWith(label: string, typed: string): number {
+  return label.toLowerCase().startsWith(typed.toLowerCase()) ? 1 : 0;
+}
+
 function TypePicker({ value, onChange }: { value?: string | null; onChange: (code: string) => void }) {
   const types = useQuery(typesOptions).data ?? [];
   const options = types.map((t) => ({
@@ -206,7 +211,11 @@ function TypePicker({ value, onChange }: { value?: string | null; onChange: (cod
       onChange={onChange}
       options={options}
       placeholder="any part of its name, or another word for it"
-      showSearch={{ filterOption: (typed, option) => option?.words.includes(typed.toLowerCase()) ?? false }}
+      showSearch={{
+        filterOption: (typed, option) => option?.words.includes(typed.toLowerCase()) ?? false,
+        filterSort: (a, b, { searchValue }) =>
+          beginsWith(b.label, searchValue) - beginsWith(a.label, searchValue),
+      }}
       notFoundContent="No type is called so."
     />
   );

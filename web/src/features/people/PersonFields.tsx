@@ -60,7 +60,7 @@ export function PersonFields({
 function factField(fact: Shape<"FactDefinition">) {
   switch (fact.form) {
     case "CHOICE":
-      return <Select allowClear options={fact.choices.map((c) => ({ value: c, label: c }))} />;
+      return <Select allowClear showSearch options={fact.choices.map((c) => ({ value: c, label: c }))} />;
     case "YES_NO":
       return (
         <Select
