@@ -52,7 +52,10 @@ public class RulesBench {
         for (int i = 0; i < requirements; i++) {
             types.add(new DocumentType(
                     "t" + i, new Validity.ForPeriod(Validity.Anchor.DOCUMENT_DATE, Period.ofYears(1), i % 2 == 0)));
-            asked.add(Requirement.of("r" + i, Evidence.ofType("t" + i)).lead(30).grace(7).reviewed());
+            asked.add(Requirement.of("r" + i, Evidence.ofType("t" + i))
+                    .lead(30)
+                    .grace(7)
+                    .reviewed());
         }
         return RuleBook.of(types, List.of(new Checklist("list", Window.always(), Condition.always(), asked)));
     }

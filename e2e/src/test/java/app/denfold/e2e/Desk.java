@@ -24,7 +24,8 @@ final class Desk {
         page.getByLabel("Mail address").fill(email);
         page.getByLabel("Password").fill("oakhollin-demo");
         button("Sign in").click();
-        assertThat(page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Places"))).isVisible();
+        assertThat(page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Places")))
+                .isVisible();
     }
 
     Locator button(String name) {
@@ -35,7 +36,9 @@ final class Desk {
     Locator inDialog(String name) {
         return page.getByRole(AriaRole.DIALOG)
                 .last()
-                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name).setExact(true));
+                .getByRole(
+                        AriaRole.BUTTON,
+                        new Locator.GetByRoleOptions().setName(name).setExact(true));
     }
 
     void fillDay(String label, String day) {
@@ -57,14 +60,17 @@ final class Desk {
 
     /** Chooses a waiting paper by the name of its file. */
     void openArrival(String fileName) {
-        page.locator(".arrival-line").filter(new Locator.FilterOptions().setHasText(fileName)).click();
+        page.locator(".arrival-line")
+                .filter(new Locator.FilterOptions().setHasText(fileName))
+                .click();
         assertThat(page.locator(".arrival-tools")).containsText(fileName);
     }
 
     Locator slot(String label) {
         return page.locator(".slot")
                 .filter(new Locator.FilterOptions()
-                        .setHas(page.locator(".slot-line strong").filter(new Locator.FilterOptions().setHasText(label))));
+                        .setHas(page.locator(".slot-line strong")
+                                .filter(new Locator.FilterOptions().setHasText(label))));
     }
 
     /** The word of the status that a slot's glyph has. */

@@ -62,7 +62,8 @@ final class HttpSession {
     }
 
     byte[] bytes(String path) throws IOException, InterruptedException {
-        return client.send(request(path).GET().build(), BodyHandlers.ofByteArray()).body();
+        return client.send(request(path).GET().build(), BodyHandlers.ofByteArray())
+                .body();
     }
 
     HttpResponse<String> upload(String path, String name, byte[] bytes) throws IOException, InterruptedException {

@@ -89,7 +89,10 @@ class KilledWhileUploadingTest {
             int count = 0;
             while (rows.next()) {
                 String sha256 = rows.getString(1);
-                Path file = server.content().resolve(sha256.substring(0, 2)).resolve(sha256.substring(2, 4)).resolve(sha256);
+                Path file = server.content()
+                        .resolve(sha256.substring(0, 2))
+                        .resolve(sha256.substring(2, 4))
+                        .resolve(sha256);
                 byte[] bytes = Files.readAllBytes(file);
                 assertThat(bytes).hasSize(rows.getInt(2));
                 assertThat(sha256(bytes)).isEqualTo(sha256);

@@ -76,8 +76,8 @@ final class ServerProcess implements AutoCloseable {
 
     private void awaitServing() throws IOException, InterruptedException {
         HttpClient client = HttpClient.newHttpClient();
-        HttpRequest request =
-                HttpRequest.newBuilder(URI.create(address() + "/actuator/health/readiness")).build();
+        HttpRequest request = HttpRequest.newBuilder(URI.create(address() + "/actuator/health/readiness"))
+                .build();
         for (int i = 0; i < 1_200; i++) {
             if (!process.isAlive()) {
                 throw new IllegalStateException("The server stopped: " + Files.readString(log()));

@@ -58,7 +58,10 @@ class Shots {
     private void signing(Desk desk, String file, String contract) {
         Page page = desk.page();
         page.navigate("/files/" + file + "?paper=" + contract);
-        page.getByText("Sign at the desk").or(page.getByText("Go on signing")).first().waitFor();
+        page.getByText("Sign at the desk")
+                .or(page.getByText("Go on signing"))
+                .first()
+                .waitFor();
         if (page.getByText("Sign at the desk").isVisible()) {
             desk.button("Sign at the desk").click();
             page.getByLabel("Name of the director").fill("Bram Ostervelt");
@@ -71,7 +74,9 @@ class Shots {
     }
 
     private static String first(Page page, String path, String json) {
-        String body = page.request().get(page.url().replaceAll("(https?://[^/]+).*", "$1") + path).text();
+        String body = page.request()
+                .get(page.url().replaceAll("(https?://[^/]+).*", "$1") + path)
+                .text();
         List<String> found = JsonPath.read(body, json);
         return found.get(0);
     }

@@ -63,7 +63,10 @@ final class PersonReader {
             throw code.wrong("The checklist " + list.text() + " has no requirement called " + code.text());
         }
         return new Person.Waiver(
-                list.text(), code.text(), RulesReader.window(at), at.at("recordedOn").day());
+                list.text(),
+                code.text(),
+                RulesReader.window(at),
+                at.at("recordedOn").day());
     }
 
     private Document document(Place at) {

@@ -152,7 +152,8 @@ final class Place {
         return checked(() -> LocalDate.parse(text), "There is no day " + text);
     }
 
-    @Nullable LocalDate dayOrNull() {
+    @Nullable
+    LocalDate dayOrNull() {
         return isAbsent() ? null : day();
     }
 

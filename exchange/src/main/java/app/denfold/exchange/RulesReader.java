@@ -48,8 +48,8 @@ final class RulesReader {
             case "stated" -> only(at, "rule", new Validity.Stated());
             case "period" -> period(at);
             case "seasonEnd" -> seasonEnd(at.object("rule", "monthDay"));
-            case "untilAge" -> new Validity.UntilAge(
-                    at.object("rule", "age").at("age").wholeNumber(1, 150));
+            case "untilAge" ->
+                new Validity.UntilAge(at.object("rule", "age").at("age").wholeNumber(1, 150));
             default -> throw rule.wrong("Unknown validity rule " + rule.text());
         };
     }
@@ -106,9 +106,12 @@ final class RulesReader {
         at.object("code", "inForce", "appliesWhen", "requirements");
         return new Checklist(
                 at.at("code").text(),
-                at.at("inForce").isAbsent() ? Window.always() : window(at.at("inForce").object("from", "to")),
+                at.at("inForce").isAbsent()
+                        ? Window.always()
+                        : window(at.at("inForce").object("from", "to")),
                 condition(at.at("appliesWhen")),
-                List.copyOf(at.at("requirements").itemsBy("code", this::requirement).values()));
+                List.copyOf(
+                        at.at("requirements").itemsBy("code", this::requirement).values()));
     }
 
     /** A window with its ends under {@code from} and {@code to}, both optional. */
@@ -120,15 +123,7 @@ final class RulesReader {
 
     private Requirement requirement(Place at) {
         at.object(
-                "code",
-                "appliesWhen",
-                "evidence",
-                "signedBy",
-                "due",
-                "leadDays",
-                "graceDays",
-                "needsReview",
-                "level");
+                "code", "appliesWhen", "evidence", "signedBy", "due", "leadDays", "graceDays", "needsReview", "level");
         return new Requirement(
                 at.at("code").text(),
                 condition(at.at("appliesWhen")),
@@ -188,7 +183,8 @@ final class RulesReader {
             return new Condition.AgeUnder(at.object("ageUnder").at("ageUnder").wholeNumber(0, 150));
         }
         if (at.has("ageAtLeast")) {
-            return new Condition.AgeAtLeast(at.object("ageAtLeast").at("ageAtLeast").wholeNumber(0, 150));
+            return new Condition.AgeAtLeast(
+                    at.object("ageAtLeast").at("ageAtLeast").wholeNumber(0, 150));
         }
         if (at.has("all")) {
             return new Condition.All(at.object("all").at("all").items(this::part));
@@ -229,8 +225,6 @@ final class RulesReader {
         if (scalar instanceof Boolean yes) {
             return new FactValue.YesNo(yes);
         }
-        return scalar instanceof BigDecimal number
-                ? new FactValue.Number(number)
-                : FactValue.text((String) scalar);
+        return scalar instanceof BigDecimal number ? new FactValue.Number(number) : FactValue.text((String) scalar);
     }
 }

@@ -7,8 +7,7 @@ import org.junit.jupiter.api.Test;
 class EvaluateTest {
 
     /** The scenario of the rules page, section 8. */
-    private static final String SCENARIO =
-            """
+    private static final String SCENARIO = """
             {"documentTypes": [
                {"code": "first-aid", "validity": {"rule": "period", "anchor": "documentDate", "period": "P2Y", "roundTo": "endOfMonth"}},
                {"code": "licence",   "validity": {"rule": "stated"}},
@@ -58,25 +57,41 @@ class EvaluateTest {
 
     @Test
     void everyRefusalNamesItsPlace() {
-        refuses(SCENARIO.replace("\"documentDate\": \"2024-11-05\"", "\"documentDate\": \"2024-02-30\""),
-                "/person/documents/0/documentDate", "no day 2024-02-30");
+        refuses(
+                SCENARIO.replace("\"documentDate\": \"2024-11-05\"", "\"documentDate\": \"2024-02-30\""),
+                "/person/documents/0/documentDate",
+                "no day 2024-02-30");
         refuses(SCENARIO.replace("\"id\": \"d2\"", "\"id\": \"d1\""), "/person/documents/1/id", "already one");
         refuses(SCENARIO.replace("P2Y", "P0Y"), "/documentTypes/0/validity/period", "longer than nothing");
-        refuses(SCENARIO.replace("{\"type\": \"contract\"}", "{\"type\": \"oath\"}"),
-                "/checklists/0/requirements/1/evidence/type", "oath");
-        refuses(SCENARIO.replace("{\"type\": \"contract\"}", "{\"anyOf\": []}"),
-                "/checklists/0/requirements/1/evidence/anyOf", "empty");
-        refuses(SCENARIO.replace("\"leadDays\": 45", "\"leadDays\": -1"),
-                "/checklists/0/requirements/0/leadDays", "0 to 100000");
+        refuses(
+                SCENARIO.replace("{\"type\": \"contract\"}", "{\"type\": \"oath\"}"),
+                "/checklists/0/requirements/1/evidence/type",
+                "oath");
+        refuses(
+                SCENARIO.replace("{\"type\": \"contract\"}", "{\"anyOf\": []}"),
+                "/checklists/0/requirements/1/evidence/anyOf",
+                "empty");
+        refuses(
+                SCENARIO.replace("\"leadDays\": 45", "\"leadDays\": -1"),
+                "/checklists/0/requirements/0/leadDays",
+                "0 to 100000");
         refuses(SCENARIO.replace("\"knownOn\"", "\"knowOn\""), "/ask/knowOn", "Unknown key");
-        refuses(SCENARIO.replace("\"to\": \"2026-02-10\"", "\"to\": \"2026-01-10\""),
-                "/person/waivers/0", "cannot end on 2026-01-10");
-        refuses(SCENARIO.replace("\"active\": [", "\"active\": [{\"from\": \"2027-01-01\"},"),
-                "/person/active/1", "overlap");
-        refuses(SCENARIO.replace("{\"fact\": \"kind\", \"is\": \"employee\"}", "{\"fact\": \"kind\"}"),
-                "/checklists/0/appliesWhen", "exactly one");
-        refuses(SCENARIO.replace("\"requirement\": \"contract\", \"from\"", "\"requirement\": \"oath\", \"from\""),
-                "/person/waivers/0/requirement", "oath");
+        refuses(
+                SCENARIO.replace("\"to\": \"2026-02-10\"", "\"to\": \"2026-01-10\""),
+                "/person/waivers/0",
+                "cannot end on 2026-01-10");
+        refuses(
+                SCENARIO.replace("\"active\": [", "\"active\": [{\"from\": \"2027-01-01\"},"),
+                "/person/active/1",
+                "overlap");
+        refuses(
+                SCENARIO.replace("{\"fact\": \"kind\", \"is\": \"employee\"}", "{\"fact\": \"kind\"}"),
+                "/checklists/0/appliesWhen",
+                "exactly one");
+        refuses(
+                SCENARIO.replace("\"requirement\": \"contract\", \"from\"", "\"requirement\": \"oath\", \"from\""),
+                "/person/waivers/0/requirement",
+                "oath");
         refuses("{\"person\":", "", "not JSON");
         refuses("[]", "", "object");
     }

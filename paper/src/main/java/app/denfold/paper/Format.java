@@ -39,7 +39,9 @@ public enum Format {
     }
 
     public static Optional<Format> ofMediaType(String mediaType) {
-        return Arrays.stream(values()).filter(f -> f.mediaType.equals(mediaType)).findFirst();
+        return Arrays.stream(values())
+                .filter(f -> f.mediaType.equals(mediaType))
+                .findFirst();
     }
 
     /** The format that a file name's ending claims; empty when it has no ending or an unknown one. */

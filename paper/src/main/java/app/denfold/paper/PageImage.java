@@ -56,7 +56,8 @@ public final class PageImage {
     }
 
     private static BufferedImage scaled(BufferedImage image, int width) {
-        int height = Math.max(1, Math.min(3 * WIDEST, Math.round((float) image.getHeight() * width / image.getWidth())));
+        int height =
+                Math.max(1, Math.min(3 * WIDEST, Math.round((float) image.getHeight() * width / image.getWidth())));
         BufferedImage result = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
         Graphics2D graphics = result.createGraphics();
         graphics.setColor(Color.WHITE);

@@ -14,7 +14,6 @@ final class PdfFiles {
 
     /** @throws org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException when it cannot be opened without one */
     static PDDocument open(Path file) throws IOException {
-        return Loader.loadPDF(
-                new RandomAccessReadBufferedFile(file.toFile()), IOUtils.createTempFileOnlyStreamCache());
+        return Loader.loadPDF(new RandomAccessReadBufferedFile(file.toFile()), IOUtils.createTempFileOnlyStreamCache());
     }
 }

@@ -36,7 +36,8 @@ public final class ReadPaper {
         if (actual.isEmpty()) {
             return claimed.isPresent()
                     ? brokenOrOther(claimed.get(), found, fileName)
-                    : new Reading.Refused("“" + fileName + "” is none of the formats taken in: PDF, JPEG, PNG or TIFF.");
+                    : new Reading.Refused(
+                            "“" + fileName + "” is none of the formats taken in: PDF, JPEG, PNG or TIFF.");
         }
         if (claimed.isPresent() && claimed.get() != actual.get()) {
             return mismatch(fileName, claimed.get(), actual.get().label());
@@ -53,7 +54,8 @@ public final class ReadPaper {
     /** Unknown bytes under a known ending are a broken file, known other content is a wrong name. */
     private static Reading brokenOrOther(Format claimed, String found, String fileName) {
         return found.equals("application/octet-stream")
-                ? new Reading.SetAside(claimed, "The file is broken: it does not begin as a " + claimed.label() + " does.")
+                ? new Reading.SetAside(
+                        claimed, "The file is broken: it does not begin as a " + claimed.label() + " does.")
                 : mismatch(fileName, claimed, found);
     }
 
@@ -87,8 +89,9 @@ public final class ReadPaper {
             for (int page = 0; page < Math.min(pages, 5); page++) {
                 Dimension size = images.size(page);
                 if ((long) size.width * size.height > MOST_PIXELS) {
-                    return new Reading.SetAside(format, "The image is too large to be shown: " + size.width + " by "
-                            + size.height + " pixels.");
+                    return new Reading.SetAside(
+                            format,
+                            "The image is too large to be shown: " + size.width + " by " + size.height + " pixels.");
                 }
             }
             images.read(0, 200);

@@ -14,8 +14,8 @@ import org.apache.pdfbox.pdmodel.PDPageContentStream.AppendMode;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
-import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 import org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 
 /** Makes a copy of a paper with signatures drawn on its pages and an evidence page at its end. */
 public final class SignedCopy {
@@ -168,7 +168,12 @@ public final class SignedCopy {
                     boolean heading = line.startsWith("# ");
                     String words = heading ? line.substring(2) : line;
                     y -= heading ? 12 : 0;
-                    text(out, words, margin, y, fitting(words, PDRectangle.A4.getWidth() - 2 * margin, heading ? 13 : 9.5f));
+                    text(
+                            out,
+                            words,
+                            margin,
+                            y,
+                            fitting(words, PDRectangle.A4.getWidth() - 2 * margin, heading ? 13 : 9.5f));
                     y -= heading ? 20 : 14;
                 }
             }

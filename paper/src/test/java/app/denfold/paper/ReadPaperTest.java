@@ -48,7 +48,10 @@ class ReadPaperTest {
 
     @Test
     void lockedAndBrokenPapersAreSetAside() throws IOException {
-        assertThat(ReadPaper.read(SamplePapers.lockedPdf(folder), "a.pdf").why()).get().asString().contains("locked");
+        assertThat(ReadPaper.read(SamplePapers.lockedPdf(folder), "a.pdf").why())
+                .get()
+                .asString()
+                .contains("locked");
         byte[] whole = Files.readAllBytes(SamplePapers.image(folder, "png"));
         Path half = Files.write(folder.resolve("half.png"), Arrays.copyOf(whole, 60));
         assertThat(ReadPaper.read(half, "half.png")).isInstanceOf(Reading.SetAside.class);
@@ -64,7 +67,8 @@ class ReadPaperTest {
         assertThat(image.getHeight()).isLessThan(400);
         assertThatThrownBy(() -> PageImage.png(turned, Format.PDF, 2, 500)).hasMessageContaining("the paper has 1");
         Path fax = SamplePapers.tiff(folder, 2);
-        assertThat(ImageIO.read(new ByteArrayInputStream(PageImage.png(fax, Format.TIFF, 2, 300))).getHeight())
+        assertThat(ImageIO.read(new ByteArrayInputStream(PageImage.png(fax, Format.TIFF, 2, 300)))
+                        .getHeight())
                 .isEqualTo(400);
     }
 }

@@ -39,14 +39,19 @@ class SealTest {
 
     private byte[] sealed(Path original, Format format) throws IOException {
         SealKey key = SealKey.openOrMake(
-                folder.resolve("keys/seal.p12"), "secret".toCharArray(), "Oakhollin Riding & Therapy Yard", Instant.now());
+                folder.resolve("keys/seal.p12"),
+                "secret".toCharArray(),
+                "Oakhollin Riding & Therapy Yard",
+                Instant.now());
         byte[] copy = SignedCopy.make(original, format, MARKS, List.of("# Evidence", "Signed by both."));
         return Seal.put(copy, key, "Signed at the desk", Instant.now());
     }
 
     private String pdfsig(byte[] pdf) throws IOException, InterruptedException {
         Path file = Files.write(Files.createTempFile(folder, "sealed", ".pdf"), pdf);
-        Process process = new ProcessBuilder("pdfsig", file.toString()).redirectErrorStream(true).start();
+        Process process = new ProcessBuilder("pdfsig", file.toString())
+                .redirectErrorStream(true)
+                .start();
         String output = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
         process.waitFor();
         return output;

@@ -120,8 +120,20 @@ public final class Api {
 
     public UUID newFile(String kind, String family, String email, String team) throws Exception {
         Map<String, Object> person = new HashMap<>(Map.of(
-                "kind", kind, "givenName", "Tamsin", "familyName", family, "team", team,
-                "birthDate", "1994-03-09", "activeFrom", LocalDate.now().minusDays(100).toString(), "facts", Map.of()));
+                "kind",
+                kind,
+                "givenName",
+                "Tamsin",
+                "familyName",
+                family,
+                "team",
+                team,
+                "birthDate",
+                "1994-03-09",
+                "activeFrom",
+                LocalDate.now().minusDays(100).toString(),
+                "facts",
+                Map.of()));
         if (email != null) {
             person.put("email", email);
         }
@@ -137,9 +149,7 @@ public final class Api {
 
     public Answer file(UUID arrival, UUID fileId, String type, LocalDate dated) throws Exception {
         return post(
-                "/api/arrivals/{id}/filing",
-                Map.of("version", 0, "details", details(fileId, type, dated)),
-                arrival);
+                "/api/arrivals/{id}/filing", Map.of("version", 0, "details", details(fileId, type, dated)), arrival);
     }
 
     public static Map<String, Object> details(UUID fileId, String type, LocalDate dated) {

@@ -44,16 +44,22 @@ class AuditTest {
         assertThat(check.<Integer>at("$.rows")).isGreaterThan(24);
 
         jdbc.sql("alter table audit_event disable trigger user").update();
-        String before = jdbc.sql("select sentence from audit_event where seq = 3").query(String.class).single();
-        jdbc.sql("update audit_event set sentence = 'nothing happened' where seq = 3").update();
+        String before = jdbc.sql("select sentence from audit_event where seq = 3")
+                .query(String.class)
+                .single();
+        jdbc.sql("update audit_event set sentence = 'nothing happened' where seq = 3")
+                .update();
         assertThat(api.get("/api/audit/check").<Integer>at("$.brokenAt")).isEqualTo(3);
-        jdbc.sql("update audit_event set sentence = ? where seq = 3").param(before).update();
+        jdbc.sql("update audit_event set sentence = ? where seq = 3")
+                .param(before)
+                .update();
         jdbc.sql("alter table audit_event enable trigger user").update();
         assertThat(api.get("/api/audit/check").body()).doesNotContain("brokenAt");
     }
 
     @Test
     void onlyAdministratorsCheckTheTrail() throws Exception {
-        assertThat(practice.colleague(null, true, true).get("/api/audit/check").status()).isEqualTo(403);
+        assertThat(practice.colleague(null, true, true).get("/api/audit/check").status())
+                .isEqualTo(403);
     }
 }

@@ -31,21 +31,30 @@ class ChasingTest {
         Api api = practice.administrator();
         String address = TestPractice.newAddress();
         UUID file = api.newEmployee("Chased", address);
-        assertThat(api.post("/api/files/{id}/chase", Map.of("again", false), file).status()).isEqualTo(202);
+        assertThat(api.post("/api/files/{id}/chase", Map.of("again", false), file)
+                        .status())
+                .isEqualTo(202);
         assertThat(awaitState(api, file)).isEqualTo("SENT");
-        assertThat(TestMail.to(address)).singleElement().asString().contains("- Contract: missing", "- Handbook receipt");
+        assertThat(TestMail.to(address))
+                .singleElement()
+                .asString()
+                .contains("- Contract: missing", "- Handbook receipt");
         Api.Answer second = api.post("/api/files/{id}/chase", Map.of("again", false), file);
         assertThat(second.status()).isEqualTo(409);
         assertThat(second.<String>at("$.code")).isEqualTo("chased-today");
-        assertThat(api.get("/api/files/{id}/chase", file).<String>at("$.chasedToday")).contains("Ottilie Brandmoor");
-        assertThat(api.post("/api/files/{id}/chase", Map.of("again", true), file).status()).isEqualTo(202);
+        assertThat(api.get("/api/files/{id}/chase", file).<String>at("$.chasedToday"))
+                .contains("Ottilie Brandmoor");
+        assertThat(api.post("/api/files/{id}/chase", Map.of("again", true), file)
+                        .status())
+                .isEqualTo(202);
     }
 
     @Test
     void withoutAddressOrWithoutNeedNothingIsSent() throws Exception {
         Api api = practice.administrator();
         UUID file = api.newEmployee("Silent", null);
-        assertThat(api.post("/api/files/{id}/chase", Map.of("again", false), file).<String>at("$.detail"))
+        assertThat(api.post("/api/files/{id}/chase", Map.of("again", false), file)
+                        .<String>at("$.detail"))
                 .contains("no mail address");
     }
 }

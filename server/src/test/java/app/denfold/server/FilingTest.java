@@ -32,7 +32,8 @@ class FilingTest {
     void aFiledPaperFillsItsSlotAsThePreviewSaid() throws Exception {
         Api api = practice.administrator();
         UUID file = api.newEmployee("Previewed", null);
-        UUID arrival = api.upload("/api/arrivals", "scan.pdf", Papers.pdf("First aid"), Map.of()).id("$.id");
+        UUID arrival = api.upload("/api/arrivals", "scan.pdf", Papers.pdf("First aid"), Map.of())
+                .id("$.id");
         Api.Answer preview =
                 api.post("/api/arrivals/{id}/preview", Api.details(file, "first-aid", TODAY.minusDays(10)), arrival);
         assertThat(preview.<String>at("$.name"))
@@ -41,12 +42,16 @@ class FilingTest {
         assertThat(preview.<String>at("$.slots[0].after.status")).isEqualTo("in-review");
         assertThat(preview.<String>at("$.slots[0].accepted.status")).isEqualTo("on-file");
 
-        UUID document = api.file(arrival, file, "first-aid", TODAY.minusDays(10)).id("$.documentId");
+        UUID document =
+                api.file(arrival, file, "first-aid", TODAY.minusDays(10)).id("$.documentId");
         assertThat(api.slot(file, "first-aid")).isEqualTo("in-review");
-        assertThat(api.post("/api/documents/{id}/accept", null, document).status()).isEqualTo(204);
+        assertThat(api.post("/api/documents/{id}/accept", null, document).status())
+                .isEqualTo(204);
         assertThat(api.slot(file, "first-aid")).isEqualTo("on-file");
-        assertThat(api.get("/api/documents/{id}", document).<String>at("$.name")).doesNotContain("to review");
-        assertThat(api.post("/api/documents/{id}/void", Map.of("reason", "Wrong person"), document).status())
+        assertThat(api.get("/api/documents/{id}", document).<String>at("$.name"))
+                .doesNotContain("to review");
+        assertThat(api.post("/api/documents/{id}/void", Map.of("reason", "Wrong person"), document)
+                        .status())
                 .isEqualTo(204);
         assertThat(api.slot(file, "first-aid")).isEqualTo("missing");
         List<String> trail = api.get("/api/files/{id}/trail", file).at("$[*].action");
@@ -83,7 +88,8 @@ class FilingTest {
         UUID file = api.newEmployee("Rolled", null);
         api.fileNewPaper(file, "manual-handling", TODAY.minusDays(100));
         assertThat(recompute.roll()).isZero();
-        jdbc.sql("update slot set status = 'MISSING', next_change_on = ?, computed_for = ? where file_id = ? and requirement = 'manual-handling'")
+        jdbc.sql(
+                        "update slot set status = 'MISSING', next_change_on = ?, computed_for = ? where file_id = ? and requirement = 'manual-handling'")
                 .params(TODAY, TODAY.minusDays(1), file)
                 .update();
         assertThat(recompute.roll()).isEqualTo(1);
@@ -98,14 +104,22 @@ class FilingTest {
     void daysThatCannotBeAreToldAtTheirField() throws Exception {
         Api api = practice.administrator();
         UUID file = api.newEmployee("Days", null);
-        UUID arrival = api.upload("/api/arrivals", "a.pdf", Papers.pdf("a"), Map.of()).id("$.id");
-        refuses(api, arrival, details(file, "documentDate", TODAY.plusDays(1).toString()), "documentDate", "after today");
+        UUID arrival =
+                api.upload("/api/arrivals", "a.pdf", Papers.pdf("a"), Map.of()).id("$.id");
+        refuses(
+                api,
+                arrival,
+                details(file, "documentDate", TODAY.plusDays(1).toString()),
+                "documentDate",
+                "after today");
         refuses(api, arrival, details(file, "documentDate", "1831-05-01"), "documentDate", "1831");
         refuses(api, arrival, details(file, "documentDate", "2026-02-30"), "details.documentDate", "cannot be read");
-        Map<String, Object> early = details(file, "statedExpiry", TODAY.minusDays(40).toString());
+        Map<String, Object> early =
+                details(file, "statedExpiry", TODAY.minusDays(40).toString());
         refuses(api, arrival, early, "statedExpiry", "before it starts");
         Map<String, Object> nobody = details(file, "fileId", UUID.randomUUID().toString());
-        assertThat(api.post("/api/arrivals/{id}/filing", Map.of("version", 0, "details", nobody), arrival).status())
+        assertThat(api.post("/api/arrivals/{id}/filing", Map.of("version", 0, "details", nobody), arrival)
+                        .status())
                 .isEqualTo(404);
         assertThat(api.file(arrival, file, "letter", TODAY).status()).isEqualTo(200);
     }
@@ -130,18 +144,26 @@ class FilingTest {
         Api.Answer wrongName = api.upload("/api/arrivals", "contract.pdf", Papers.png(), Map.of());
         assertThat(wrongName.status()).isEqualTo(422);
         assertThat(wrongName.<String>at("$.problems[0].message")).contains("not what its name says");
-        assertThat(api.upload("/api/arrivals", "e.pdf", new byte[0], Map.of()).<String>at("$.detail")).contains("empty");
-        UUID locked = api.upload("/api/arrivals", "locked.pdf", Papers.lockedPdf(), Map.of()).id("$.id");
+        assertThat(api.upload("/api/arrivals", "e.pdf", new byte[0], Map.of()).<String>at("$.detail"))
+                .contains("empty");
+        UUID locked = api.upload("/api/arrivals", "locked.pdf", Papers.lockedPdf(), Map.of())
+                .id("$.id");
         UUID broken = api.upload(
-                        "/api/arrivals", "broken.pdf", "%PDF-1.4 and no more".getBytes(StandardCharsets.UTF_8), Map.of())
+                        "/api/arrivals",
+                        "broken.pdf",
+                        "%PDF-1.4 and no more".getBytes(StandardCharsets.UTF_8),
+                        Map.of())
                 .id("$.id");
         Api.Answer list = api.get("/api/arrivals");
         for (UUID id : List.of(locked, broken)) {
             assertThat(list.<List<String>>at("$[?(@.id=='" + id + "')].state")).containsExactly("SET_ASIDE");
-            assertThat(api.post("/api/arrivals/{id}/take-up", null, id).status()).isEqualTo(409);
+            assertThat(api.post("/api/arrivals/{id}/take-up", null, id).status())
+                    .isEqualTo(409);
             assertThat(api.get("/api/arrivals/{id}/content", id).bytes()).isNotEmpty();
         }
-        assertThat(api.file(locked, api.newEmployee("Locked", null), "letter", TODAY).status()).isEqualTo(409);
+        assertThat(api.file(locked, api.newEmployee("Locked", null), "letter", TODAY)
+                        .status())
+                .isEqualTo(409);
     }
 
     @Test
@@ -149,11 +171,14 @@ class FilingTest {
         Api one = practice.administrator();
         Api two = practice.administrator();
         UUID file = one.newEmployee("Undone", null);
-        UUID arrival = one.upload("/api/arrivals", "a.pdf", Papers.pdf("twice"), Map.of()).id("$.id");
+        UUID arrival = one.upload("/api/arrivals", "a.pdf", Papers.pdf("twice"), Map.of())
+                .id("$.id");
         assertThat(one.file(arrival, file, "handbook", TODAY).status()).isEqualTo(200);
-        assertThat(two.file(arrival, file, "handbook", TODAY).<String>at("$.detail")).contains("filed meanwhile");
+        assertThat(two.file(arrival, file, "handbook", TODAY).<String>at("$.detail"))
+                .contains("filed meanwhile");
         assertThat(one.slot(file, "handbook")).isEqualTo("on-file");
-        assertThat(one.post("/api/arrivals/{id}/undo-filing", null, arrival).status()).isEqualTo(204);
+        assertThat(one.post("/api/arrivals/{id}/undo-filing", null, arrival).status())
+                .isEqualTo(204);
         assertThat(one.slot(file, "handbook")).isEqualTo("missing");
         assertThat(one.get("/api/arrivals").<List<String>>at("$[?(@.id=='" + arrival + "')].state"))
                 .containsExactly("WAITING");
@@ -163,12 +188,25 @@ class FilingTest {
     void aPersonTwiceIsAskedAbout() throws Exception {
         Api api = practice.administrator();
         Map<String, Object> person = Map.of(
-                "kind", "client", "givenName", "Kofi", "familyName", "Twice", "birthDate", "1990-05-05", "facts", Map.of());
-        assertThat(api.post("/api/files", Map.of("person", person, "evenIfLike", false)).status()).isEqualTo(201);
+                "kind",
+                "client",
+                "givenName",
+                "Kofi",
+                "familyName",
+                "Twice",
+                "birthDate",
+                "1990-05-05",
+                "facts",
+                Map.of());
+        assertThat(api.post("/api/files", Map.of("person", person, "evenIfLike", false))
+                        .status())
+                .isEqualTo(201);
         Api.Answer again = api.post("/api/files", Map.of("person", person, "evenIfLike", false));
         assertThat(again.status()).isEqualTo(409);
         assertThat(again.<String>at("$.code")).isEqualTo("person-exists");
-        assertThat(api.post("/api/files", Map.of("person", person, "evenIfLike", true)).status()).isEqualTo(201);
+        assertThat(api.post("/api/files", Map.of("person", person, "evenIfLike", true))
+                        .status())
+                .isEqualTo(201);
     }
 
     @Test
@@ -176,12 +214,21 @@ class FilingTest {
         Api api = practice.administrator();
         UUID id = api.newFile("client", "Trélissac-Øst", null, "Stables");
         String number = api.get("/api/files/{id}", id).at("$.number");
-        for (String text : List.of("trelissac", "ost", "TRÉLI", number, number.substring(2), "1994-03-09", "trelisac", "tamsin trelissac")) {
+        for (String text : List.of(
+                "trelissac",
+                "ost",
+                "TRÉLI",
+                number,
+                number.substring(2),
+                "1994-03-09",
+                "trelisac",
+                "tamsin trelissac")) {
             assertThat(api.get("/api/files/found?text={t}&most=50", text).<List<String>>at("$[*].id"))
                     .as(text)
                     .contains(id.toString());
         }
-        assertThat(api.get("/api/files/found?text={t}", "%_!").<List<String>>at("$[*].id")).isEmpty();
+        assertThat(api.get("/api/files/found?text={t}", "%_!").<List<String>>at("$[*].id"))
+                .isEmpty();
     }
 
     @Test
@@ -193,14 +240,20 @@ class FilingTest {
         Api instructor = practice.colleague("Riding school", false, true);
         assertThat(instructor.get("/api/files/{id}", own).status()).isEqualTo(200);
         assertThat(instructor.get("/api/files/{id}", other).status()).isEqualTo(404);
-        assertThat(instructor.get("/api/files?text=otherteam").<List<String>>at("$[*].id")).isEmpty();
+        assertThat(instructor.get("/api/files?text=otherteam").<List<String>>at("$[*].id"))
+                .isEmpty();
         assertThat(instructor.get("/api/documents/{id}", secret).status()).isEqualTo(404);
         assertThat(instructor.slot(own, "tetanus")).isEqualTo("not-applicable");
-        assertThat(instructor.get("/api/document-types").<List<String>>at("$[*].code")).doesNotContain("tetanus");
+        assertThat(instructor.get("/api/document-types").<List<String>>at("$[*].code"))
+                .doesNotContain("tetanus");
         Api auditor = practice.colleague(null, true, false);
         assertThat(auditor.get("/api/files/{id}", other).status()).isEqualTo(200);
-        assertThat(auditor.post("/api/documents/{id}/void", Map.of("reason", "x"), secret).status()).isEqualTo(403);
-        assertThat(auditor.upload("/api/arrivals", "a.pdf", Papers.pdf("a"), Map.of()).status()).isEqualTo(403);
+        assertThat(auditor.post("/api/documents/{id}/void", Map.of("reason", "x"), secret)
+                        .status())
+                .isEqualTo(403);
+        assertThat(auditor.upload("/api/arrivals", "a.pdf", Papers.pdf("a"), Map.of())
+                        .status())
+                .isEqualTo(403);
     }
 
     @Test
@@ -210,9 +263,17 @@ class FilingTest {
         assertThat(api.slot(file, "instructor-licence")).isEqualTo("not-applicable");
         int version = api.get("/api/files/{id}", file).at("$.version");
         Map<String, Object> person = Map.of(
-                "kind", "employee", "givenName", "Tamsin", "familyName", "Facts", "facts", Map.of("role", "instructor"));
+                "kind",
+                "employee",
+                "givenName",
+                "Tamsin",
+                "familyName",
+                "Facts",
+                "facts",
+                Map.of("role", "instructor"));
         Map<String, Object> change = Map.of("version", version, "person", person);
-        assertThat(api.send(HttpMethod.PUT, "/api/files/{id}", change, file).status()).isEqualTo(200);
+        assertThat(api.send(HttpMethod.PUT, "/api/files/{id}", change, file).status())
+                .isEqualTo(200);
         assertThat(api.slot(file, "instructor-licence")).isEqualTo("missing");
         assertThat(api.send(HttpMethod.PUT, "/api/files/{id}", change, file).<String>at("$.code"))
                 .isEqualTo("changed-meanwhile");

@@ -40,7 +40,8 @@ public final class FreshDatabase implements ApplicationContextInitializer<Config
                 Statement statement = connection.createStatement()) {
             statement.execute("create database " + name);
         } catch (SQLException unreachable) {
-            throw new IllegalStateException("The test database is not there. Run the tests with ./denfold test", unreachable);
+            throw new IllegalStateException(
+                    "The test database is not there. Run the tests with ./denfold test", unreachable);
         }
         return address(name);
     }

@@ -23,7 +23,8 @@ class OpenApiTest {
     void theKeptDescriptionIsWhatTheServerServes() throws Exception {
         JsonMapper mapper =
                 JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
-        JsonNode served = mapper.readTree(practice.administrator().get("/api/openapi").body());
+        JsonNode served =
+                mapper.readTree(practice.administrator().get("/api/openapi").body());
         if (Boolean.getBoolean("denfold.openapi.write")) {
             Files.writeString(KEPT, mapper.writeValueAsString(served) + "\n");
         }

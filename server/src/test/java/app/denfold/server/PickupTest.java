@@ -45,7 +45,8 @@ class PickupTest {
         Path wrong = Files.write(desk.resolve("contract.pdf"), Papers.png());
         await(() -> !Files.exists(wrong));
         assertThat(desk.resolve("set-aside/contract.pdf")).exists();
-        assertThat(Files.readString(desk.resolve("set-aside/contract.pdf.note.txt"))).contains("not what its name says");
+        assertThat(Files.readString(desk.resolve("set-aside/contract.pdf.note.txt")))
+                .contains("not what its name says");
     }
 
     @Test
@@ -57,6 +58,7 @@ class PickupTest {
             Path scan = Files.write(desk.resolve("scan.pdf"), bytes);
             await(() -> !Files.exists(scan));
         }
-        assertThat(api.get("/api/arrivals").<List<String>>at("$[?(@.broughtBy=='Crash desk')].fileName")).hasSize(1);
+        assertThat(api.get("/api/arrivals").<List<String>>at("$[?(@.broughtBy=='Crash desk')].fileName"))
+                .hasSize(1);
     }
 }

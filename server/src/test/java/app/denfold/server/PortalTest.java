@@ -62,22 +62,35 @@ class PortalTest {
         Api.Answer portal = invited.guest().get("/api/portal");
         assertThat(portal.<List<String>>at("$.shared[*].documentId")).containsExactly(document.toString());
         assertThat(portal.<String>at("$.asks[0].label")).isEqualTo("Handbook receipt");
-        assertThat(invited.guest().get("/api/portal/documents/{id}/content", document).bytes()).startsWith('%', 'P', 'D', 'F');
-        assertThat(invited.guest().get("/api/portal/documents/{id}/pages/1", document).status()).isEqualTo(200);
+        assertThat(invited.guest()
+                        .get("/api/portal/documents/{id}/content", document)
+                        .bytes())
+                .startsWith('%', 'P', 'D', 'F');
+        assertThat(invited.guest()
+                        .get("/api/portal/documents/{id}/pages/1", document)
+                        .status())
+                .isEqualTo(200);
 
         UUID sent = invited.guest()
-                .upload("/api/portal/papers", "photo.png", Papers.png(), Map.of("fileId", file, "askId", portal.<String>at("$.asks[0].id")))
+                .upload(
+                        "/api/portal/papers",
+                        "photo.png",
+                        Papers.png(),
+                        Map.of("fileId", file, "askId", portal.<String>at("$.asks[0].id")))
                 .id("$.id");
-        assertThat(invited.guest().get("/api/portal").<Boolean>at("$.asks[0].sent")).isTrue();
+        assertThat(invited.guest().get("/api/portal").<Boolean>at("$.asks[0].sent"))
+                .isTrue();
         Api.Answer waiting = api.get("/api/arrivals");
         String mine = "$[?(@.id=='" + sent + "')]";
         assertThat(waiting.<List<String>>at(mine + ".source")).containsExactly("PORTAL");
         assertThat(waiting.<List<String>>at(mine + ".suggestedType")).containsExactly("handbook");
         api.file(sent, file, "handbook", TODAY);
         assertThat(api.slot(file, "handbook")).isEqualTo("on-file");
-        assertThat(invited.guest().get("/api/portal").<List<String>>at("$.asks[*].label")).isEmpty();
+        assertThat(invited.guest().get("/api/portal").<List<String>>at("$.asks[*].label"))
+                .isEmpty();
         List<String> trail = api.get("/api/files/{id}/trail", file).at("$[*].action");
-        assertThat(trail).containsSubsequence("filed", "received", "downloaded", "asked", "shared", "guest-invited", "filed");
+        assertThat(trail)
+                .containsSubsequence("filed", "received", "downloaded", "asked", "shared", "guest-invited", "filed");
     }
 
     @Test
@@ -92,15 +105,24 @@ class PortalTest {
         for (var mapping : mappings.getHandlerMethods().keySet()) {
             for (String pattern : mapping.getPatternValues()) {
                 if (pattern.startsWith("/api/") && !isForGuests(pattern)) {
-                    tryEveryMethod(invited.guest(), pattern, mapping.getMethodsCondition().getMethods(), file, document, tried);
+                    tryEveryMethod(
+                            invited.guest(),
+                            pattern,
+                            mapping.getMethodsCondition().getMethods(),
+                            file,
+                            document,
+                            tried);
                 }
             }
         }
         assertThat(tried).hasSizeGreaterThan(35);
         Api guest = invited.guest();
-        assertThat(guest.get("/api/portal/documents/{id}/content", foreign).status()).isEqualTo(404);
-        assertThat(guest.get("/api/portal/documents/{id}/pages/1", foreign).status()).isEqualTo(404);
-        assertThat(guest.upload("/api/portal/papers", "a.png", Papers.png(), Map.of("fileId", UUID.randomUUID())).status())
+        assertThat(guest.get("/api/portal/documents/{id}/content", foreign).status())
+                .isEqualTo(404);
+        assertThat(guest.get("/api/portal/documents/{id}/pages/1", foreign).status())
+                .isEqualTo(404);
+        assertThat(guest.upload("/api/portal/papers", "a.png", Papers.png(), Map.of("fileId", UUID.randomUUID()))
+                        .status())
                 .isEqualTo(404);
         assertThat(guest.get("/actuator/env").status()).isIn(403, 404);
     }
@@ -113,7 +135,12 @@ class PortalTest {
     }
 
     private static void tryEveryMethod(
-            Api guest, String pattern, java.util.Set<RequestMethod> methods, UUID file, UUID document, List<String> tried)
+            Api guest,
+            String pattern,
+            java.util.Set<RequestMethod> methods,
+            UUID file,
+            UUID document,
+            List<String> tried)
             throws Exception {
         String path = pattern.replace("{documentId}", document.toString())
                 .replace("/files/{id}", "/files/" + file)
@@ -121,7 +148,8 @@ class PortalTest {
                 .replace("{accountId}", UUID.randomUUID().toString())
                 .replaceAll("\\{[a-z]+}", "1");
         for (RequestMethod method : methods.isEmpty() ? java.util.Set.of(RequestMethod.GET) : methods) {
-            Api.Answer answer = guest.send(HttpMethod.valueOf(method.name()), path, method == RequestMethod.GET ? null : "{}");
+            Api.Answer answer =
+                    guest.send(HttpMethod.valueOf(method.name()), path, method == RequestMethod.GET ? null : "{}");
             assertThat(answer.status()).as(method + " " + path).isIn(403, 404);
             tried.add(method + " " + path);
         }
@@ -135,10 +163,15 @@ class PortalTest {
         Invited invited = invite(api, file);
         Map<String, Object> share = Map.of("accountId", invited.accountId());
         api.post("/api/documents/{id}/shares", share, document);
-        assertThat(api.post("/api/documents/{id}/shares", share, document).status()).isEqualTo(409);
+        assertThat(api.post("/api/documents/{id}/shares", share, document).status())
+                .isEqualTo(409);
         api.send(HttpMethod.DELETE, "/api/documents/{id}/shares/{account}", null, document, invited.accountId());
-        assertThat(invited.guest().get("/api/portal/documents/{id}/content", document).status()).isEqualTo(404);
-        assertThat(invited.guest().get("/api/portal").<List<String>>at("$.shared[*].documentId")).isEmpty();
+        assertThat(invited.guest()
+                        .get("/api/portal/documents/{id}/content", document)
+                        .status())
+                .isEqualTo(404);
+        assertThat(invited.guest().get("/api/portal").<List<String>>at("$.shared[*].documentId"))
+                .isEmpty();
     }
 
     @Test
@@ -147,12 +180,18 @@ class PortalTest {
         UUID file = api.newEmployee("Linked", null);
         String address = TestPractice.newAddress();
         UUID account = api.post(
-                        "/api/files/{id}/guests", Map.of("name", "A Guest", "email", address, "relation", "guardian"), file)
+                        "/api/files/{id}/guests",
+                        Map.of("name", "A Guest", "email", address, "relation", "guardian"),
+                        file)
                 .id("$.accountId");
         String link = TestMail.linkTo(address);
         Api nobody = Api.nobody(mvc);
-        assertThat(nobody.post("/api/invitations/{t}", Map.of("password", "short"), link).status()).isEqualTo(422);
-        assertThat(nobody.post("/api/invitations/{t}", Map.of("password", "long enough now"), link).status()).isEqualTo(200);
+        assertThat(nobody.post("/api/invitations/{t}", Map.of("password", "short"), link)
+                        .status())
+                .isEqualTo(422);
+        assertThat(nobody.post("/api/invitations/{t}", Map.of("password", "long enough now"), link)
+                        .status())
+                .isEqualTo(200);
         Api.Answer used = nobody.post("/api/invitations/{t}", Map.of("password", "long enough now"), link);
         assertThat(used.status()).isEqualTo(410);
         assertThat(used.<String>at("$.detail")).contains("used already");
@@ -160,9 +199,13 @@ class PortalTest {
         jdbc.sql("update one_time_link set used_at = null, expires_at = now() - interval '1 hour' where account_id = ?")
                 .param(account)
                 .update();
-        assertThat(nobody.get("/api/invitations/{t}", link).<String>at("$.detail")).contains("expired");
+        assertThat(nobody.get("/api/invitations/{t}", link).<String>at("$.detail"))
+                .contains("expired");
         assertThat(api.get("/api/files/{id}/notices", file).body()).doesNotContain(link);
-        assertThat(jdbc.sql("select count(*) from notice where body like ?").param("%" + link + "%").query(Long.class).single())
+        assertThat(jdbc.sql("select count(*) from notice where body like ?")
+                        .param("%" + link + "%")
+                        .query(Long.class)
+                        .single())
                 .isZero();
     }
 
@@ -172,11 +215,24 @@ class PortalTest {
         UUID file = api.newEmployee("Takenback", null);
         Invited one = invite(api, file);
         Invited other = invite(api, file);
-        UUID sent = one.guest().upload("/api/portal/papers", "a.png", Papers.png(), Map.of("fileId", file)).id("$.id");
-        assertThat(other.guest().send(HttpMethod.DELETE, "/api/portal/papers/{id}", null, sent).status()).isEqualTo(404);
-        assertThat(one.guest().send(HttpMethod.DELETE, "/api/portal/papers/{id}", null, sent).status()).isEqualTo(204);
-        UUID filed = one.guest().upload("/api/portal/papers", "b.png", Papers.png(), Map.of("fileId", file)).id("$.id");
+        UUID sent = one.guest()
+                .upload("/api/portal/papers", "a.png", Papers.png(), Map.of("fileId", file))
+                .id("$.id");
+        assertThat(other.guest()
+                        .send(HttpMethod.DELETE, "/api/portal/papers/{id}", null, sent)
+                        .status())
+                .isEqualTo(404);
+        assertThat(one.guest()
+                        .send(HttpMethod.DELETE, "/api/portal/papers/{id}", null, sent)
+                        .status())
+                .isEqualTo(204);
+        UUID filed = one.guest()
+                .upload("/api/portal/papers", "b.png", Papers.png(), Map.of("fileId", file))
+                .id("$.id");
         api.file(filed, file, "letter", TODAY);
-        assertThat(one.guest().send(HttpMethod.DELETE, "/api/portal/papers/{id}", null, filed).status()).isEqualTo(409);
+        assertThat(one.guest()
+                        .send(HttpMethod.DELETE, "/api/portal/papers/{id}", null, filed)
+                        .status())
+                .isEqualTo(409);
     }
 }

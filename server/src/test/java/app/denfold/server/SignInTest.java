@@ -41,7 +41,10 @@ class SignInTest {
     @Test
     void theSessionLivesInTheDatabaseAndEndsWithSigningOut() throws Exception {
         Api api = practice.administrator();
-        assertThat(jdbc.sql("select count(*) from spring_session").query(Long.class).single()).isPositive();
+        assertThat(jdbc.sql("select count(*) from spring_session")
+                        .query(Long.class)
+                        .single())
+                .isPositive();
         assertThat(api.get("/api/session").<String>at("$.role")).isEqualTo("ADMINISTRATOR");
         assertThat(api.send(HttpMethod.DELETE, "/api/session", null).status()).isEqualTo(204);
         assertThat(api.get("/api/session").status()).isEqualTo(401);
@@ -65,7 +68,8 @@ class SignInTest {
                 accounts.open(NewAccount.administrator(email, "Bram Ostervelt")).accountId(), TestPractice.PASSWORD);
         Api nobody = Api.nobody(mvc);
         for (int i = 0; i < 5; i++) {
-            assertThat(nobody.post("/api/session", Map.of("email", email, "password", "wrong")).status())
+            assertThat(nobody.post("/api/session", Map.of("email", email, "password", "wrong"))
+                            .status())
                     .isEqualTo(401);
         }
         Api.Answer refused = nobody.post("/api/session", Map.of("email", email, "password", TestPractice.PASSWORD));

@@ -31,7 +31,8 @@ class SigningTest {
         List<Map<String, String>> signers = java.util.Arrays.stream(roles)
                 .map(r -> Map.of("role", r, "signer", "Signer as " + r))
                 .toList();
-        return api.post("/api/documents/{id}/desk-signings", Map.of("signers", signers), document).id("$.id");
+        return api.post("/api/documents/{id}/desk-signings", Map.of("signers", signers), document)
+                .id("$.id");
     }
 
     private static Api.Answer sign(Api api, UUID signing, String role, Object mark) throws Exception {
@@ -40,7 +41,9 @@ class SigningTest {
 
     private String pdfsig(byte[] pdf) throws Exception {
         Path file = Files.write(folder.resolve(UUID.randomUUID() + ".pdf"), pdf);
-        Process process = new ProcessBuilder("pdfsig", file.toString()).redirectErrorStream(true).start();
+        Process process = new ProcessBuilder("pdfsig", file.toString())
+                .redirectErrorStream(true)
+                .start();
         return new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
     }
 
@@ -54,7 +57,8 @@ class SigningTest {
         assertThat(sign(api, signing, "director", PEN).<String>at("$.code")).isEqualTo("not-his-turn");
         assertThat(sign(api, signing, "employee", PEN).<String>at("$.state")).isEqualTo("OPEN");
         assertThat(api.slot(file, "contract")).isEqualTo("awaiting-signature");
-        assertThat(sign(api, signing, "director", Map.of("typed", "Bram Ostervelt")).<String>at("$.state"))
+        assertThat(sign(api, signing, "director", Map.of("typed", "Bram Ostervelt"))
+                        .<String>at("$.state"))
                 .isEqualTo("COMPLETE");
         assertThat(api.slot(file, "contract")).isEqualTo("on-file");
         Api.Answer paper = api.get("/api/documents/{id}", document);
@@ -73,8 +77,10 @@ class SigningTest {
         UUID document = api.fileNewPaper(file, "contract", TODAY.minusDays(2));
         UUID first = start(api, document, "employee", "director");
         sign(api, first, "employee", PEN);
-        assertThat(api.post("/api/desk-signings/{id}/withdraw", null, first).status()).isEqualTo(204);
-        assertThat(api.get("/api/documents/{id}", document).<List<Integer>>at("$.versions[*].number")).hasSize(2);
+        assertThat(api.post("/api/desk-signings/{id}/withdraw", null, first).status())
+                .isEqualTo(204);
+        assertThat(api.get("/api/documents/{id}", document).<List<Integer>>at("$.versions[*].number"))
+                .hasSize(2);
         UUID second = start(api, document, "director");
         sign(api, second, "director", Map.of("typed", "Bram Ostervelt"));
         byte[] pdf = api.get("/api/documents/{id}/versions/3/content", document).bytes();
@@ -91,11 +97,16 @@ class SigningTest {
         UUID document = api.fileNewPaper(api.newEmployee("Unsigned", null), "contract", TODAY.minusDays(2));
         UUID signing = start(api, document, "employee", "director");
         assertThat(sign(api, signing, "employee", Map.of()).status()).isEqualTo(422);
-        assertThat(sign(api, signing, "employee", Map.of("typed", "  ")).status()).isEqualTo(422);
-        Map<String, Object> outside = Map.of("strokes", List.of(List.of(
-                Map.of("x", 3, "y", 0.5), Map.of("x", 0.5, "y", 0.5), Map.of("x", 0.6, "y", 0.5))));
-        assertThat(sign(api, signing, "employee", outside).<String>at("$.problems[0].message")).contains("inside the box");
+        assertThat(sign(api, signing, "employee", Map.of("typed", "  ")).status())
+                .isEqualTo(422);
+        Map<String, Object> outside = Map.of(
+                "strokes",
+                List.of(List.of(Map.of("x", 3, "y", 0.5), Map.of("x", 0.5, "y", 0.5), Map.of("x", 0.6, "y", 0.5))));
+        assertThat(sign(api, signing, "employee", outside).<String>at("$.problems[0].message"))
+                .contains("inside the box");
         Map<String, Object> stranger = Map.of("signers", List.of(Map.of("role", "vet", "signer", "A vet")));
-        assertThat(api.post("/api/documents/{id}/desk-signings", stranger, document).status()).isEqualTo(409);
+        assertThat(api.post("/api/documents/{id}/desk-signings", stranger, document)
+                        .status())
+                .isEqualTo(409);
     }
 }

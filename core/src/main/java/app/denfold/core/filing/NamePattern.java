@@ -55,11 +55,7 @@ public final class NamePattern {
      * @param fields values of the type's fields by name
      */
     public record Ingredients(
-            String type,
-            @Nullable LocalDate documentDate,
-            String person,
-            String pending,
-            Map<String, String> fields) {}
+            String type, @Nullable LocalDate documentDate, String person, String pending, Map<String, String> fields) {}
 
     /**
      * The name without an ending, safe for every file system and not yet taken.
@@ -90,7 +86,8 @@ public final class NamePattern {
     private static String value(String placeholder, Ingredients from) {
         return switch (placeholder) {
             case "type" -> from.type();
-            case "document date" -> from.documentDate() == null ? "" : from.documentDate().toString();
+            case "document date" ->
+                from.documentDate() == null ? "" : from.documentDate().toString();
             case "person" -> from.person();
             case "pending" -> from.pending();
             default -> from.fields().getOrDefault(placeholder.substring("field ".length()), "");

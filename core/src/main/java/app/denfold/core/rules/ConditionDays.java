@@ -14,8 +14,7 @@ final class ConditionDays {
             return FactTimeline.of(person, is.fact()).daysOn(is.value()::equals);
         }
         if (condition instanceof Condition.IsNot isNot) {
-            return FactTimeline.of(person, isNot.fact())
-                    .daysOn(v -> !v.equals(isNot.value()));
+            return FactTimeline.of(person, isNot.fact()).daysOn(v -> !v.equals(isNot.value()));
         }
         if (condition instanceof Condition.In in) {
             return FactTimeline.of(person, in.fact()).daysOn(in.values()::contains);

@@ -64,7 +64,16 @@ public record Document(
 
     public Document voided(LocalDate day) {
         return new Document(
-                id, type, documentDate, effectiveDate, statedExpiry, receivedOn, acceptedOn, sentBackOn, day, signatures);
+                id,
+                type,
+                documentDate,
+                effectiveDate,
+                statedExpiry,
+                receivedOn,
+                acceptedOn,
+                sentBackOn,
+                day,
+                signatures);
     }
 
     public Document signed(Signature... by) {

@@ -52,8 +52,7 @@ final class DocumentReasons {
     }
 
     private boolean counts(Document document, Evidence.Leaf leaf, LocalDate day) {
-        return leaf.type().equals(document.type())
-                && why(known(document), leaf, day) instanceof DocumentReason.Counts;
+        return leaf.type().equals(document.type()) && why(known(document), leaf, day) instanceof DocumentReason.Counts;
     }
 
     private KnownDocument known(Document document) {
@@ -105,8 +104,8 @@ final class DocumentReasons {
             return new DocumentReason.PendingReview();
         }
         if (!known.isFreshEnough(leaf, start)) {
-            return new DocumentReason.DatedBefore(Objects.requireNonNull(start)
-                    .plusDays(leaf.notBefore().orElseThrow()));
+            return new DocumentReason.DatedBefore(
+                    Objects.requireNonNull(start).plusDays(leaf.notBefore().orElseThrow()));
         }
         OptionalInt first = evidence.firstDay(known, leaf);
         return first.isEmpty()

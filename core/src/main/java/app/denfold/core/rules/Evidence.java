@@ -22,7 +22,8 @@ public sealed interface Evidence {
      * @param notBeforeStartPlus a document dated before the start of the active span plus this many days does not
      *     count (the number may be negative); null for no such limit
      */
-    record Leaf(String type, @Nullable Period within, @Nullable Integer notBeforeStartPlus) {
+    record Leaf(
+            String type, @Nullable Period within, @Nullable Integer notBeforeStartPlus) {
         public Leaf {
             if (within != null) {
                 Periods.requirePositive(within);

@@ -41,8 +41,7 @@ public record Requirement(
 
     /** A blocking requirement without review, signatures, lead or grace, due at once. */
     public static Requirement of(String code, Evidence evidence) {
-        return new Requirement(
-                code, Condition.always(), evidence, List.of(), null, 0, 0, false, Level.BLOCKING);
+        return new Requirement(code, Condition.always(), evidence, List.of(), null, 0, 0, false, Level.BLOCKING);
     }
 
     public Requirement when(Condition condition) {

@@ -38,9 +38,8 @@ public final class RequirementDays {
                 .flatMap(type -> file.existing(type).stream())
                 .anyMatch(d -> d.decision() == Document.Decision.SENT_BACK);
         this.spans = spans();
-        this.dueFact = requirement.due() instanceof Due.FromFact fact
-                ? FactTimeline.of(file.person(), fact.name())
-                : null;
+        this.dueFact =
+                requirement.due() instanceof Due.FromFact fact ? FactTimeline.of(file.person(), fact.name()) : null;
     }
 
     /** The days of one active span, and the evidence judged with its start. */
@@ -214,8 +213,8 @@ public final class RequirementDays {
                 int end = span.held.endOfRun(day);
                 yield end == DaySet.NEVER_ENDS ? null : LocalDate.ofEpochDay(end - 1L);
             }
-            case IN_GRACE, LAPSED -> LocalDate.ofEpochDay(
-                    span.held.lastBefore(day).orElseThrow());
+            case IN_GRACE, LAPSED ->
+                LocalDate.ofEpochDay(span.held.lastBefore(day).orElseThrow());
             default -> null;
         };
     }
@@ -228,9 +227,10 @@ public final class RequirementDays {
                         ? Renewal.IN_REVIEW
                         : span.ifSigned.endOfRun(day) > end ? Renewal.AWAITING_SIGNATURE : Renewal.NONE;
             }
-            case IN_GRACE, LAPSED -> span.ifAccepted.contains(day)
-                    ? Renewal.IN_REVIEW
-                    : span.ifSigned.contains(day) ? Renewal.AWAITING_SIGNATURE : Renewal.NONE;
+            case IN_GRACE, LAPSED ->
+                span.ifAccepted.contains(day)
+                        ? Renewal.IN_REVIEW
+                        : span.ifSigned.contains(day) ? Renewal.AWAITING_SIGNATURE : Renewal.NONE;
             default -> Renewal.NONE;
         };
     }
@@ -329,9 +329,7 @@ public final class RequirementDays {
             if (requirement.due() instanceof Due.FromFact fromFact && dueFact != null) {
                 for (FactTimeline.Stretch stretch : dueFact.stretches()) {
                     days.addEdges(stretch.days());
-                    stretch.value()
-                            .asDay()
-                            .ifPresent(d -> days.addShifted(DaySet.dayNumber(d), fromFact.days() + 1));
+                    stretch.value().asDay().ifPresent(d -> days.addShifted(DaySet.dayNumber(d), fromFact.days() + 1));
                 }
             }
             changeDays = days.sorted();

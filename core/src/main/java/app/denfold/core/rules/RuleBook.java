@@ -28,9 +28,14 @@ public final class RuleBook {
         }
         for (Checklist checklist : checklists) {
             for (Requirement requirement : checklist.requirements()) {
-                requirement.evidence().types().filter(t -> !byCode.containsKey(t)).findFirst().ifPresent(unknown -> {
-                    throw new IllegalArgumentException("No document type is called " + unknown);
-                });
+                requirement
+                        .evidence()
+                        .types()
+                        .filter(t -> !byCode.containsKey(t))
+                        .findFirst()
+                        .ifPresent(unknown -> {
+                            throw new IllegalArgumentException("No document type is called " + unknown);
+                        });
             }
         }
         return new RuleBook(byCode, List.copyOf(checklists));

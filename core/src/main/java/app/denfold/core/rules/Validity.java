@@ -65,8 +65,8 @@ public sealed interface Validity {
                         case RECEIVED_DATE -> document.receivedOn();
                     };
             LocalDate last = from.plus(period);
-            return Optional.of(earlierOfStated(
-                    document, toEndOfMonth ? last.with(TemporalAdjusters.lastDayOfMonth()) : last));
+            return Optional.of(
+                    earlierOfStated(document, toEndOfMonth ? last.with(TemporalAdjusters.lastDayOfMonth()) : last));
         }
     }
 
@@ -94,7 +94,8 @@ public sealed interface Validity {
 
         @Override
         public Optional<LocalDate> lastValidDay(Document document, @Nullable LocalDate birthDate) {
-            return Optional.ofNullable(birthDate).map(born -> born.plusYears(age).minusDays(1));
+            return Optional.ofNullable(birthDate)
+                    .map(born -> born.plusYears(age).minusDays(1));
         }
     }
 

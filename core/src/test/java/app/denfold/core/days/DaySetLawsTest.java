@@ -113,8 +113,7 @@ class DaySetLawsTest {
         DaySet set = DaySet.of(List.of(
                 Window.closed(LocalDate.of(2026, 5, 1), LocalDate.of(2026, 5, 3)),
                 Window.closed(LocalDate.of(2026, 5, 4), LocalDate.of(2026, 5, 9))));
-        assertThat(set.windows())
-                .containsExactly(Window.closed(LocalDate.of(2026, 5, 1), LocalDate.of(2026, 5, 9)));
+        assertThat(set.windows()).containsExactly(Window.closed(LocalDate.of(2026, 5, 1), LocalDate.of(2026, 5, 9)));
     }
 
     @Test

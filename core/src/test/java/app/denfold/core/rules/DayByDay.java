@@ -82,9 +82,7 @@ final class DayByDay {
         if (status == Status.IN_GRACE || status == Status.LAPSED) {
             return holds(r, Assumption.REVIEWS_ACCEPTED, start, day)
                     ? Renewal.IN_REVIEW
-                    : holds(r, Assumption.SIGNATURES_GIVEN, start, day)
-                            ? Renewal.AWAITING_SIGNATURE
-                            : Renewal.NONE;
+                    : holds(r, Assumption.SIGNATURES_GIVEN, start, day) ? Renewal.AWAITING_SIGNATURE : Renewal.NONE;
         }
         return Renewal.NONE;
     }
@@ -105,10 +103,9 @@ final class DayByDay {
     }
 
     boolean isClear(LocalDate day) {
-        return book.checklists().stream()
-                .allMatch(list -> list.requirements().stream()
-                        .allMatch(r -> r.level() == Requirement.Level.ADVISORY
-                                || !status(list, r, day).isOpen()));
+        return book.checklists().stream().allMatch(list -> list.requirements().stream()
+                .allMatch(r -> r.level() == Requirement.Level.ADVISORY
+                        || !status(list, r, day).isOpen()));
     }
 
     private boolean applies(Checklist list, Requirement r, LocalDate day) {
@@ -150,8 +147,7 @@ final class DayByDay {
             return fact(in.fact(), day).filter(in.values()::contains).isPresent();
         }
         if (c instanceof Condition.AgeUnder under) {
-            return person.birthDate() != null
-                    && day.isBefore(person.birthDate().plusYears(under.age()));
+            return person.birthDate() != null && day.isBefore(person.birthDate().plusYears(under.age()));
         }
         if (c instanceof Condition.AgeAtLeast atLeast) {
             return person.birthDate() != null
@@ -205,7 +201,8 @@ final class DayByDay {
         return no == null || (yes != null && !yes.isBefore(no)) ? 1 : -1;
     }
 
-    private boolean valid(Requirement r, Evidence.Leaf leaf, Document d, Assumption as, LocalDate start, LocalDate day) {
+    private boolean valid(
+            Requirement r, Evidence.Leaf leaf, Document d, Assumption as, LocalDate start, LocalDate day) {
         if (!d.type().equals(leaf.type()) || !exists(d) || decision(d) < 0) {
             return false;
         }

@@ -35,7 +35,8 @@ final class RandomScenario {
             requirements.add(requirement("r" + i));
         }
         return RuleBook.of(
-                types, List.of(new Checklist("list", maybe(0.3) ? window() : Window.always(), condition(1), requirements)));
+                types,
+                List.of(new Checklist("list", maybe(0.3) ? window() : Window.always(), condition(1), requirements)));
     }
 
     Person person() {
@@ -55,9 +56,8 @@ final class RandomScenario {
         for (int i = 0; i < count; i++) {
             documents.add(document("d" + i));
         }
-        List<Person.Waiver> waivers = maybe(0.3)
-                ? List.of(new Person.Waiver("list", "r" + random.nextInt(3), window(), day()))
-                : List.of();
+        List<Person.Waiver> waivers =
+                maybe(0.3) ? List.of(new Person.Waiver("list", "r" + random.nextInt(3), window(), day())) : List.of();
         return new Person(
                 maybe(0.5) ? "employee" : "client",
                 maybe(0.8) ? FIRST.minusYears(18).plusDays(random.nextInt(SPAN)) : null,
@@ -86,10 +86,11 @@ final class RandomScenario {
             case 1 -> new Validity.Stated();
             case 2 -> new Validity.SeasonEnd(maybe(0.5) ? MonthDay.of(2, 29) : MonthDay.of(3, 5));
             case 3 -> new Validity.UntilAge(18);
-            default -> new Validity.ForPeriod(
-                    Anchor.values()[random.nextInt(3)],
-                    maybe(0.5) ? Period.ofDays(1 + random.nextInt(20)) : Period.ofMonths(1),
-                    maybe(0.2));
+            default ->
+                new Validity.ForPeriod(
+                        Anchor.values()[random.nextInt(3)],
+                        maybe(0.5) ? Period.ofDays(1 + random.nextInt(20)) : Period.ofMonths(1),
+                        maybe(0.2));
         };
     }
 
@@ -125,12 +126,13 @@ final class RandomScenario {
         return switch (choice) {
             case 1 -> new Evidence.AnyOf(listOf(1 + random.nextInt(2), () -> evidence(depth - 1)));
             case 2 -> new Evidence.AllOf(listOf(1 + random.nextInt(2), () -> evidence(depth - 1)));
-            case 3 -> new Points(
-                    50 + random.nextInt(60),
-                    listOf(
-                            1 + random.nextInt(3),
-                            () -> new Points.Entry(
-                                    leaf(), 20 + random.nextInt(50), maybe(0.5) ? 1 + random.nextInt(2) : null)));
+            case 3 ->
+                new Points(
+                        50 + random.nextInt(60),
+                        listOf(
+                                1 + random.nextInt(3),
+                                () -> new Points.Entry(
+                                        leaf(), 20 + random.nextInt(50), maybe(0.5) ? 1 + random.nextInt(2) : null)));
             default -> new Evidence.OfType(leaf(), maybe(0.8) ? 1 : 2);
         };
     }

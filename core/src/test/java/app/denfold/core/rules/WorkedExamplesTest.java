@@ -30,8 +30,9 @@ class WorkedExamplesTest {
             .lead(45)
             .grace(7);
 
-    private static final Document OLD_CERTIFICATE =
-            Document.dated("d1", "first-aid", day("2024-11-05"), day("2026-02-03")).accepted(day("2026-02-04"));
+    private static final Document OLD_CERTIFICATE = Document.dated(
+                    "d1", "first-aid", day("2024-11-05"), day("2026-02-03"))
+            .accepted(day("2026-02-04"));
     private static final Document NEW_CERTIFICATE =
             Document.dated("d2", "first-aid", day("2026-11-20"), day("2026-11-21"));
 
@@ -98,7 +99,8 @@ class WorkedExamplesTest {
 
     @Test
     void example6TheWindowStartsWithTheLaterSignature() {
-        Requirement contract = Requirement.of("contract", Evidence.ofType("open")).signedBy("employee", "manager");
+        Requirement contract =
+                Requirement.of("contract", Evidence.ofType("open")).signedBy("employee", "manager");
         Document signed = Document.dated("d", "open", day("2026-02-01"), day("2026-02-01"))
                 .signed(
                         new Document.Signature("employee", day("2026-02-11")),
@@ -154,8 +156,8 @@ class WorkedExamplesTest {
 
     @Test
     void example10TwoReferences() {
-        Requirement references = Requirement.of("r", new Evidence.OfType(Leaf.of("open"), 2))
-                .due(new Due.FromStart(28));
+        Requirement references =
+                Requirement.of("r", new Evidence.OfType(Leaf.of("open"), 2)).due(new Due.FromStart(28));
         Document one = Document.dated("r1", "open", day("2026-02-10"), day("2026-02-10"));
         Document two = Document.dated("r2", "open", day("2026-02-20"), day("2026-02-20"));
         RequirementAnswer answer = ask(references, "2026-02-15", one, two);
@@ -165,8 +167,7 @@ class WorkedExamplesTest {
 
     @Test
     void example11ACheckTooOldAtTheStart() {
-        Requirement check =
-                Requirement.of("b", new Evidence.OfType(new Leaf("open", null, -92), 1));
+        Requirement check = Requirement.of("b", new Evidence.OfType(new Leaf("open", null, -92), 1));
         Document dated = Document.dated("d", "open", day("2025-10-31"), day("2026-02-01"));
         assertThat(ask(check, "2026-02-10", dated).status()).isEqualTo(Status.MISSING);
         Document aDayLater = Document.dated("d", "open", day("2025-11-01"), day("2026-02-01"));

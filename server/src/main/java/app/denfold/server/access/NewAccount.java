@@ -1,8 +1,7 @@
 package app.denfold.server.access;
 
 /** What a new account is made from. */
-public record NewAccount(
-        String email, String name, Role role, String team, boolean seesSensitive, boolean mayChange) {
+public record NewAccount(String email, String name, Role role, String team, boolean seesSensitive, boolean mayChange) {
 
     public static NewAccount administrator(String email, String name) {
         return new NewAccount(email, name, Role.ADMINISTRATOR, null, true, true);

@@ -35,7 +35,8 @@ class OneTimeLinks {
 
     OneTimeLink usable(String token, Instant now) {
         OneTimeLink link = links.findByTokenHash(hash(token))
-                .orElseThrow(() -> Refusal.gone("link-unknown", "This link is not valid. Ask the practice for a new one."));
+                .orElseThrow(
+                        () -> Refusal.gone("link-unknown", "This link is not valid. Ask the practice for a new one."));
         if (link.isUsed()) {
             throw Refusal.gone(
                     "link-used", "This link was used already. Sign in with your password, or ask for a new link.");

@@ -36,7 +36,10 @@ class ViewerArgument implements WebMvcConfigurer, HandlerMethodArgumentResolver 
 
     @Override
     public Viewer resolveArgument(
-            MethodParameter parameter, ModelAndViewContainer mav, NativeWebRequest request, WebDataBinderFactory binder) {
+            MethodParameter parameter,
+            ModelAndViewContainer mav,
+            NativeWebRequest request,
+            WebDataBinderFactory binder) {
         Authentication authentication = SecurityContextHolder.getContext().getAuthentication();
         if (authentication == null || !(authentication.getPrincipal() instanceof SignedInAccount account)) {
             throw Refusal.notSignedIn("Sign in first.");

@@ -1,6 +1,5 @@
 package app.denfold.server.arrivals;
 
-import jakarta.annotation.Nullable;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
@@ -14,6 +13,7 @@ import app.denfold.server.people.Files;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
+import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
@@ -78,8 +78,7 @@ public class Arrivals {
 
     /** True when exactly this paper was taken from that pickup already, so that it only needs to leave the folder. */
     boolean isTakenFrom(String pickup, String fileName, String sha256) {
-        return arrivals.existsBySourceAndBroughtByAndFileNameAndSha256(
-                Arrival.Source.PICKUP, pickup, fileName, sha256);
+        return arrivals.existsBySourceAndBroughtByAndFileNameAndSha256(Arrival.Source.PICKUP, pickup, fileName, sha256);
     }
 
     /** What a waiting paper looks like in the list. @param pages 0 when none can be shown */
@@ -104,11 +103,10 @@ public class Arrivals {
     /** Waiting papers and those set aside that the viewer may see, oldest first. */
     @Transactional(readOnly = true)
     public List<ArrivalAnswer> open(Viewer viewer) {
-        List<Arrival> open = arrivals.findByStateInOrderByReceivedAt(
-                        Set.of(Arrival.State.WAITING, Arrival.State.SET_ASIDE))
-                .stream()
-                .filter(a -> maySee(viewer, a))
-                .toList();
+        List<Arrival> open =
+                arrivals.findByStateInOrderByReceivedAt(Set.of(Arrival.State.WAITING, Arrival.State.SET_ASIDE)).stream()
+                        .filter(a -> maySee(viewer, a))
+                        .toList();
         Map<UUID, PersonFile> people = new HashMap<>();
         files.files(open.stream().map(Arrival::fileId).filter(Objects::nonNull).toList())
                 .forEach(f -> people.put(f.id(), f));
@@ -181,7 +179,8 @@ public class Arrivals {
     public FiledDocument file(Viewer viewer, UUID id, int version, FilingDetails details) {
         Arrival arrival = waiting(viewer, id);
         if (arrival.version() != version) {
-            throw Refusal.conflict("changed-meanwhile", "Somebody else handled this paper meanwhile. Look at it again.");
+            throw Refusal.conflict(
+                    "changed-meanwhile", "Somebody else handled this paper meanwhile. Look at it again.");
         }
         FiledDocument document = documents.file(
                 viewer,
@@ -267,15 +266,13 @@ public class Arrivals {
     }
 
     /** What a guest sent. @param state {@code received}, {@code filed} or {@code set aside} */
-    public record Sent(
-            UUID id, String fileName, Instant receivedAt, String state, UUID fileId, String suggestedType) {}
+    public record Sent(UUID id, String fileName, Instant receivedAt, String state, UUID fileId, String suggestedType) {}
 
     @Transactional(readOnly = true)
     public List<Sent> sentBy(UUID accountId) {
         return arrivals.findByAccountIdAndSourceOrderByReceivedAtDesc(accountId, Arrival.Source.PORTAL).stream()
                 .filter(a -> a.state() != Arrival.State.DISCARDED)
-                .map(a -> new Sent(
-                        a.id(), a.fileName(), a.receivedAt(), sentState(a), a.fileId(), a.suggestedType()))
+                .map(a -> new Sent(a.id(), a.fileName(), a.receivedAt(), sentState(a), a.fileId(), a.suggestedType()))
                 .toList();
     }
 

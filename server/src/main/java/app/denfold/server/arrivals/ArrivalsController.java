@@ -78,7 +78,10 @@ class ArrivalsController {
 
     @GetMapping(path = "/{id}/pages/{page}", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> page(
-            Viewer viewer, @PathVariable UUID id, @PathVariable int page, @RequestParam(defaultValue = "900") int width) {
+            Viewer viewer,
+            @PathVariable UUID id,
+            @PathVariable int page,
+            @RequestParam(defaultValue = "900") int width) {
         return download.page(arrivals.contentOf(viewer, id), page, width);
     }
 

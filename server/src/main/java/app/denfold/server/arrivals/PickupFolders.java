@@ -87,7 +87,10 @@ class PickupFolders {
         Sighting before = seen.get(paper);
         Instant now = Instant.now();
         if (before == null || !before.isOf(paper)) {
-            seen.put(paper, new Sighting(Files.size(paper), Files.getLastModifiedTime(paper).toMillis(), now));
+            seen.put(
+                    paper,
+                    new Sighting(
+                            Files.size(paper), Files.getLastModifiedTime(paper).toMillis(), now));
         } else if (Duration.between(before.since, now).compareTo(STILL) >= 0) {
             seen.remove(paper);
             take(desk, paper);

@@ -17,7 +17,8 @@ interface AuditEventRepository extends Repository<AuditEvent, Long> {
 
     List<AuditEvent> findByFileIdOrderBySeqDesc(UUID fileId, Limit limit);
 
-    boolean existsByDocumentIdAndActorIdAndActionAndAtAfter(UUID documentId, UUID actorId, String action, Instant since);
+    boolean existsByDocumentIdAndActorIdAndActionAndAtAfter(
+            UUID documentId, UUID actorId, String action, Instant since);
 
     boolean existsByFileIdAndDocumentIdIsNullAndActorIdAndActionAndAtAfter(
             UUID fileId, UUID actorId, String action, Instant since);

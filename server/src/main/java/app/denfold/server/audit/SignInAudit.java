@@ -28,9 +28,7 @@ class SignInAudit {
     @EventListener
     void on(AccessEvents.SignInRefused event) {
         trail.record(AuditEntry.general(
-                Actor.system("sign-in"),
-                "sign-in-refused",
-                "refused to let " + event.known() + " in: " + event.why()));
+                Actor.system("sign-in"), "sign-in-refused", "refused to let " + event.known() + " in: " + event.why()));
     }
 
     @EventListener

@@ -76,7 +76,8 @@ public class Catalog {
 
     /** @throws Refusal when there is no such type */
     public PaperType type(String code) {
-        return types.findById(code).orElseThrow(() -> Refusal.invalid("type", "There is no document type " + code + "."));
+        return types.findById(code)
+                .orElseThrow(() -> Refusal.invalid("type", "There is no document type " + code + "."));
     }
 
     @Transactional

@@ -1,6 +1,5 @@
 package app.denfold.server.chasing;
 
-import jakarta.annotation.Nullable;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.chasing.ChaseEvents.Chased;
 import app.denfold.server.chasing.ChaseEvents.Wanted;
@@ -12,6 +11,7 @@ import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.problems.Refusal;
+import jakarta.annotation.Nullable;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -54,7 +54,11 @@ class Chase {
      * @param chasedToday who chased at what time today; null when nobody did
      */
     public record ChasePreview(
-            @Nullable String recipient, String subject, String body, List<String> wanted, @Nullable String chasedToday) {}
+            @Nullable String recipient,
+            String subject,
+            String body,
+            List<String> wanted,
+            @Nullable String chasedToday) {}
 
     @Transactional(readOnly = true)
     public ChasePreview preview(Viewer viewer, UUID fileId) {

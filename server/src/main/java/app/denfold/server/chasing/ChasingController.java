@@ -1,7 +1,7 @@
 package app.denfold.server.chasing;
 
-import jakarta.annotation.Nullable;
 import app.denfold.server.access.Viewer;
+import jakarta.annotation.Nullable;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;

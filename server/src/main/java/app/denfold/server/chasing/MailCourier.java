@@ -52,11 +52,16 @@ class MailCourier {
         try {
             mail.send(message(notice));
             notice.sent(calendar.now());
-            note(notice, "notice-sent", "delivered “" + notice.subject() + "” to the mail server for " + notice.recipient());
+            note(
+                    notice,
+                    "notice-sent",
+                    "delivered “" + notice.subject() + "” to the mail server for " + notice.recipient());
         } catch (MailException | MessagingException | UnsupportedEncodingException failed) {
             notice.failed(calendar.now(), reason(failed));
-            note(notice, "notice-failed", "could not send “" + notice.subject() + "” to " + notice.recipient() + ": "
-                    + reason(failed));
+            note(
+                    notice,
+                    "notice-failed",
+                    "could not send “" + notice.subject() + "” to " + notice.recipient() + ": " + reason(failed));
         }
     }
 

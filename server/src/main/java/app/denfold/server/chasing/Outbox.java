@@ -1,12 +1,12 @@
 package app.denfold.server.chasing;
 
-import jakarta.annotation.Nullable;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.people.Files;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
+import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;

@@ -15,12 +15,9 @@ interface ContentRepository extends Repository<Content, String> {
     List<Content> findBySha256In(Collection<String> hashes);
 
     @Modifying
-    @Query(
-            value =
-                    """
+    @Query(value = """
                     insert into content (sha256, size, media_type, pages, stored_at)
                     values (:sha256, :size, :mediaType, :pages, :at) on conflict (sha256) do nothing
-                    """,
-            nativeQuery = true)
+                    """, nativeQuery = true)
     void insertUnlessThere(String sha256, long size, String mediaType, int pages, Instant at);
 }

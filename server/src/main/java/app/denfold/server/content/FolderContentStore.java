@@ -91,6 +91,8 @@ class FolderContentStore implements ContentStore {
         if (!sha256.matches("[0-9a-f]{64}")) {
             throw new IllegalArgumentException("Not a SHA-256: " + sha256);
         }
-        return root.resolve(sha256.substring(0, 2)).resolve(sha256.substring(2, 4)).resolve(sha256);
+        return root.resolve(sha256.substring(0, 2))
+                .resolve(sha256.substring(2, 4))
+                .resolve(sha256);
     }
 }

@@ -1,12 +1,12 @@
 package app.denfold.server.coverage;
 
-import jakarta.annotation.Nullable;
 import app.denfold.core.rules.KnownFile;
 import app.denfold.core.rules.RequirementAnswer;
 import app.denfold.core.rules.Status;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.practice.PracticeCalendar;
+import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import java.time.LocalDate;
@@ -40,15 +40,18 @@ class CoverageController {
         this.calendar = calendar;
     }
 
-    record Newcomer(@NotBlank String kind, @Nullable LocalDate birthDate, @Nullable LocalDate activeFrom, Map<String, String> facts) {}
+    record Newcomer(
+            @NotBlank String kind,
+            @Nullable LocalDate birthDate,
+            @Nullable LocalDate activeFrom,
+            Map<String, String> facts) {}
 
-    record NewcomerSlot(String label, String status, @Nullable LocalDate due, boolean blocking) {}
+    record NewcomerSlot(
+            String label, String status, @Nullable LocalDate due, boolean blocking) {}
 
     @GetMapping("/api/files")
     List<FilesTable.FileRow> files(
-            Viewer viewer,
-            @RequestParam(defaultValue = "") String text,
-            @RequestParam(defaultValue = "") String kind) {
+            Viewer viewer, @RequestParam(defaultValue = "") String text, @RequestParam(defaultValue = "") String kind) {
         return table.rows(viewer, text, kind);
     }
 
@@ -81,6 +84,7 @@ class CoverageController {
 
     private static NewcomerSlot slot(RequirementAnswer r, Catalog.Rules rules) {
         boolean blocking = r.level() == app.denfold.core.rules.Requirement.Level.BLOCKING;
-        return new NewcomerSlot(rules.label(r.checklist(), r.requirement()), r.status().code(), r.due(), blocking);
+        return new NewcomerSlot(
+                rules.label(r.checklist(), r.requirement()), r.status().code(), r.due(), blocking);
     }
 }

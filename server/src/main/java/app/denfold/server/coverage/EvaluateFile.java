@@ -41,7 +41,11 @@ class EvaluateFile {
 
     /** A file with the rules that were asked of it, evaluated as known on a day. */
     record Evaluated(
-            PersonFile file, Catalog.Rules rules, List<FiledDocument> documents, List<Waiver> waivers, KnownFile known) {}
+            PersonFile file,
+            Catalog.Rules rules,
+            List<FiledDocument> documents,
+            List<Waiver> waivers,
+            KnownFile known) {}
 
     Evaluated evaluate(PersonFile file, LocalDate known) {
         return evaluate(file, catalog.rules(), documents.ofFile(file.id()), known);
@@ -66,12 +70,17 @@ class EvaluateFile {
 
     /** A person who has no file yet. */
     KnownFile evaluateNewcomer(
-            Viewer viewer, String kind, LocalDate birthDate, LocalDate from, Map<String, String> facts, LocalDate known) {
+            Viewer viewer,
+            String kind,
+            LocalDate birthDate,
+            LocalDate from,
+            Map<String, String> facts,
+            LocalDate known) {
         List<Fact> dated = facts.entrySet().stream()
                 .map(e -> new Fact(e.getKey(), e.getValue(), from, null))
                 .toList();
-        Person person = new Person(
-                kind, birthDate, List.of(new Window(from, null)), facts(kind, dated), List.of(), List.of());
+        Person person =
+                new Person(kind, birthDate, List.of(new Window(from, null)), facts(kind, dated), List.of(), List.of());
         return KnownFile.of(visibleRules(viewer).book(), person, known);
     }
 
@@ -102,8 +111,8 @@ class EvaluateFile {
     }
 
     private List<Person.Fact> facts(String kind, List<Fact> facts) {
-        Map<String, FactDefinition.Form> forms = kinds.kind(kind).facts().stream()
-                .collect(Collectors.toMap(FactDefinition::name, FactDefinition::form));
+        Map<String, FactDefinition.Form> forms =
+                kinds.kind(kind).facts().stream().collect(Collectors.toMap(FactDefinition::name, FactDefinition::form));
         Stream<Person.Fact> dated = facts.stream()
                 .map(f -> new Person.Fact(
                         f.name(), value(forms.get(f.name()), f.value()), new Window(f.fromDay(), f.toDay())));
@@ -114,9 +123,7 @@ class EvaluateFile {
         if (form == FactDefinition.Form.NUMBER) {
             return new FactValue.Number(new BigDecimal(value));
         }
-        return form == FactDefinition.Form.YES_NO
-                ? new FactValue.YesNo(value.equals("yes"))
-                : FactValue.text(value);
+        return form == FactDefinition.Form.YES_NO ? new FactValue.YesNo(value.equals("yes")) : FactValue.text(value);
     }
 
     static boolean isVisible(Viewer viewer, Catalog.Rules rules, FiledDocument document) {

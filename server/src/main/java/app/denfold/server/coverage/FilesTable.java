@@ -1,6 +1,5 @@
 package app.denfold.server.coverage;
 
-import jakarta.annotation.Nullable;
 import app.denfold.core.rules.Requirement;
 import app.denfold.core.rules.Status;
 import app.denfold.server.access.Viewer;
@@ -9,6 +8,7 @@ import app.denfold.server.people.Files;
 import app.denfold.server.people.Kinds;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.PersonKind;
+import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -69,7 +69,8 @@ class FilesTable {
                 .forEach((Requirement r) -> visible.add(list.code() + "/" + r.code())));
         Map<UUID, List<Slot>> byFile = slots.findByFiles(ids).stream()
                 .filter(s -> s.status() != Status.NOT_APPLICABLE)
-                .filter(s -> visible.contains(s.key().checklist() + "/" + s.key().requirement()))
+                .filter(s ->
+                        visible.contains(s.key().checklist() + "/" + s.key().requirement()))
                 .collect(Collectors.groupingBy(s -> s.key().fileId()));
         Map<UUID, FileStandingRow> standing = new java.util.HashMap<>();
         standings.findAllById(ids).forEach(s -> standing.put(s.getId(), s));
@@ -85,9 +86,8 @@ class FilesTable {
 
     private static FileRow row(
             Viewer viewer, PersonFile f, String kind, List<Slot> own, FileStandingRow standing, Catalog.Rules rules) {
-        int open = (int) own.stream()
-                .filter(s -> s.isBlocking() && s.status().isOpen())
-                .count();
+        int open = (int)
+                own.stream().filter(s -> s.isBlocking() && s.status().isOpen()).count();
         List<Glyph> glyphs = own.stream()
                 .map(s -> new Glyph(
                         rules.label(s.key().checklist(), s.key().requirement()),

@@ -1,6 +1,5 @@
 package app.denfold.server.coverage;
 
-import jakarta.annotation.Nullable;
 import app.denfold.core.rules.KnownFile;
 import app.denfold.core.rules.RequirementAnswer;
 import app.denfold.core.rules.RequirementDays;
@@ -13,6 +12,7 @@ import app.denfold.server.documents.FilingDetails;
 import app.denfold.server.people.Files;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.PracticeCalendar;
+import jakarta.annotation.Nullable;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -39,12 +39,18 @@ public class FilingEffect {
     public record FilingPreview(String name, @Nullable LocalDate holdsTo, List<SlotEffect> slots) {}
 
     /** @param accepted how it would stand once the paper is accepted; null when that is no different */
-    public record SlotEffect(String label, SlotStanding before, SlotStanding after, @Nullable SlotStanding accepted) {}
+    public record SlotEffect(
+            String label,
+            SlotStanding before,
+            SlotStanding after,
+            @Nullable SlotStanding accepted) {}
 
     public record SlotStanding(String status, @Nullable LocalDate coveredThrough, String renewal) {
         static SlotStanding of(RequirementAnswer answer) {
             return new SlotStanding(
-                    answer.status().code(), answer.coveredThrough(), answer.renewal().code());
+                    answer.status().code(),
+                    answer.coveredThrough(),
+                    answer.renewal().code());
         }
     }
 
@@ -78,9 +84,12 @@ public class FilingEffect {
                     && requirement.statusOn(today) != Status.NOT_APPLICABLE) {
                 SlotStanding now = SlotStanding.of(requirement.on(today));
                 SlotStanding then = SlotStanding.of(after.requirements().get(i).on(today));
-                SlotStanding later = SlotStanding.of(accepted.requirements().get(i).on(today));
+                SlotStanding later =
+                        SlotStanding.of(accepted.requirements().get(i).on(today));
                 effects.add(new SlotEffect(
-                        rules.label(requirement.checklist(), requirement.requirement().code()),
+                        rules.label(
+                                requirement.checklist(),
+                                requirement.requirement().code()),
                         now,
                         then,
                         later.equals(then) ? null : later));

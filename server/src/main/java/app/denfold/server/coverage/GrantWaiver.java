@@ -55,7 +55,10 @@ public class GrantWaiver {
         waivers.save(waiver);
         String until = details.to() == null ? " for good" : " until " + PracticeCalendar.words(details.to());
         trail.record(AuditEntry.ofFile(
-                viewer.actor(), "waived", fileId, "waived “" + label + "”" + until + " (“" + details.reason().strip() + "”)"));
+                viewer.actor(),
+                "waived",
+                fileId,
+                "waived “" + label + "”" + until + " (“" + details.reason().strip() + "”)"));
         events.publishEvent(new PersonChanged(fileId));
     }
 }

@@ -1,6 +1,5 @@
 package app.denfold.server.coverage;
 
-import jakarta.annotation.Nullable;
 import app.denfold.core.rules.ClearThrough;
 import app.denfold.core.rules.DocumentReason;
 import app.denfold.core.rules.FileStanding;
@@ -16,6 +15,7 @@ import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.people.Files;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.PracticeCalendar;
+import jakarta.annotation.Nullable;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -45,7 +45,11 @@ public class Ledger {
 
     /** @param clearThrough null when not clear, or clear without end */
     public record LedgerAnswer(
-            boolean clear, @Nullable LocalDate clearThrough, int openSlots, List<SectionAnswer> sections, List<LedgerPaper> otherPapers) {}
+            boolean clear,
+            @Nullable LocalDate clearThrough,
+            int openSlots,
+            List<SectionAnswer> sections,
+            List<LedgerPaper> otherPapers) {}
 
     public record SectionAnswer(String code, String label, int met, int of, List<SlotAnswer> slots) {}
 
@@ -141,10 +145,10 @@ public class Ledger {
                 }
             }
             int open = (int) standing.requirements().stream()
-                    .filter(r -> r.level() == Requirement.Level.BLOCKING && r.status().isOpen())
+                    .filter(r -> r.level() == Requirement.Level.BLOCKING
+                            && r.status().isOpen())
                     .count();
-            LocalDate through =
-                    standing.clearThrough() instanceof ClearThrough.Through t ? t.day() : null;
+            LocalDate through = standing.clearThrough() instanceof ClearThrough.Through t ? t.day() : null;
             return new LedgerAnswer(standing.isClear(), through, open, sections, others());
         }
 
@@ -180,7 +184,9 @@ public class Ledger {
                     answer.due(),
                     answer.renewal().code(),
                     answer.nextChange() == null ? null : answer.nextChange().on(),
-                    answer.nextChange() == null ? null : answer.nextChange().status().code(),
+                    answer.nextChange() == null
+                            ? null
+                            : answer.nextChange().status().code(),
                     List.copyOf(types),
                     reasons(requirement, answer),
                     papersOf(types, answer));

@@ -23,7 +23,8 @@ final class ReasonWords {
             return paper + " was marked as entered in error on " + words(voided.on()) + ".";
         }
         if (why instanceof DocumentReason.PendingReview) {
-            return paper + ", received " + words(document.receivedOn()) + ", waits for review and counts once accepted.";
+            return paper + ", received " + words(document.receivedOn())
+                    + ", waits for review and counts once accepted.";
         }
         if (why instanceof DocumentReason.SentBack sentBack) {
             String reason = document.sentBackReason() == null ? "" : ": “" + document.sentBackReason() + "”";

@@ -114,8 +114,8 @@ public class RecomputeSlots {
         slots.findByFile(fileId).forEach(s -> before.put(s.key(), s));
         int place = 0;
         for (RequirementDays requirement : evaluated.known().requirements()) {
-            SlotKey key =
-                    new SlotKey(fileId, requirement.checklist(), requirement.requirement().code());
+            SlotKey key = new SlotKey(
+                    fileId, requirement.checklist(), requirement.requirement().code());
             Slot slot = before.containsKey(key) ? before.remove(key) : new Slot(key);
             slot.take(requirement.on(today), requirement.since(today).orElse(null), place++, today);
             slots.save(slot);

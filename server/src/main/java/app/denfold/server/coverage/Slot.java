@@ -54,8 +54,10 @@ class Slot implements Persistable<SlotKey> {
         this.coveredThrough = answer.coveredThrough();
         this.due = answer.due();
         this.renewal = answer.renewal().code();
-        this.nextChangeOn = answer.nextChange() == null ? null : answer.nextChange().on();
-        this.nextStatus = answer.nextChange() == null ? null : answer.nextChange().status();
+        this.nextChangeOn =
+                answer.nextChange() == null ? null : answer.nextChange().on();
+        this.nextStatus =
+                answer.nextChange() == null ? null : answer.nextChange().status();
         this.computedFor = day;
     }
 

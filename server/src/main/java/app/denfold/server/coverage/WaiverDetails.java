@@ -10,4 +10,6 @@ public record WaiverDetails(
         @NotBlank String requirement,
         @Nullable LocalDate from,
         @Nullable LocalDate to,
-        @NotBlank(message = "is needed; an inspector will read it") String reason) {}
+
+        @NotBlank(message = "is needed; an inspector will read it")
+        String reason) {}

@@ -35,33 +35,95 @@ class DemoArrivals {
         PersonFile jon = named(people, "Jon Adair");
         PersonFile anouk = named(people, "Anouk Ferrel");
         LocalDate yesterday = today.minusDays(1);
-        receive(scan("first-aid", "First aid certificate", noor, today.minusDays(6), null, 1), "scan_0087.pdf", Way.PICKUP, DESK, null, null, null);
-        receive(scan("contact-sheet", "Emergency contact sheet", ilse, yesterday, null, 2), "scan_0088.pdf", Way.PICKUP, DESK, null, null, null);
-        receive(scan("risk-acknowledgement", "Risk acknowledgement", jon, yesterday, null, 3), "scan_0089.pdf", Way.PICKUP, DESK, null, null, null);
+        receive(
+                scan("first-aid", "First aid certificate", noor, today.minusDays(6), null, 1),
+                "scan_0087.pdf",
+                Way.PICKUP,
+                DESK,
+                null,
+                null,
+                null);
+        receive(
+                scan("contact-sheet", "Emergency contact sheet", ilse, yesterday, null, 2),
+                "scan_0088.pdf",
+                Way.PICKUP,
+                DESK,
+                null,
+                null,
+                null);
+        receive(
+                scan("risk-acknowledgement", "Risk acknowledgement", jon, yesterday, null, 3),
+                "scan_0089.pdf",
+                Way.PICKUP,
+                DESK,
+                null,
+                null,
+                null);
         receive(
                 DemoPapers.typed(
                         "Tolle & Umar · Veterinary practice",
-                        List.of("# Invoice 2231", "", "Concerning the horse Tansy, box B 7.", "", "Issued " + PracticeCalendar.words(yesterday))),
-                "Invoice 2231.pdf", Way.DROP, administrator.actor(), null, null, null);
+                        List.of(
+                                "# Invoice 2231",
+                                "",
+                                "Concerning the horse Tansy, box B 7.",
+                                "",
+                                "Issued " + PracticeCalendar.words(yesterday))),
+                "Invoice 2231.pdf",
+                Way.DROP,
+                administrator.actor(),
+                null,
+                null,
+                null);
         receive(
                 DemoPapers.typed(
                         DemoFiles.letterhead("horse-insurance"),
-                        PaperText.of("horse-insurance", "Horse liability insurance", anouk, today.minusDays(4), today.plusYears(1).minusDays(4))),
-                "Policy Tansy.pdf", Way.DROP, administrator.actor(), anouk.id(), "horse-insurance", null);
+                        PaperText.of(
+                                "horse-insurance",
+                                "Horse liability insurance",
+                                anouk,
+                                today.minusDays(4),
+                                today.plusYears(1).minusDays(4))),
+                "Policy Tansy.pdf",
+                Way.DROP,
+                administrator.actor(),
+                anouk.id(),
+                "horse-insurance",
+                null);
         receive(
                 DemoPapers.photographed(
                         "Harrow Mutual Care",
-                        PaperText.of("insurance-card", "Insurance card", edie, today.minusDays(9), today.plusYears(2)), 7),
-                "IMG_2041.jpg", Way.PORTAL, guardian.actor(), edie.id(), "insurance-card", "Asked for: Insurance card");
-        receive(DemoPapers.locked("Brook Street 9", List.of("# Report", "", "Not for everyone.")), "scan_0091.pdf", Way.PICKUP, DESK, null, null, null);
-        receive("%PDF-1.6\nthe transfer broke off here".getBytes(StandardCharsets.UTF_8), "fax_3380.pdf", Way.DROP, administrator.actor(), null, null, null);
+                        PaperText.of("insurance-card", "Insurance card", edie, today.minusDays(9), today.plusYears(2)),
+                        7),
+                "IMG_2041.jpg",
+                Way.PORTAL,
+                guardian.actor(),
+                edie.id(),
+                "insurance-card",
+                "Asked for: Insurance card");
+        receive(
+                DemoPapers.locked("Brook Street 9", List.of("# Report", "", "Not for everyone.")),
+                "scan_0091.pdf",
+                Way.PICKUP,
+                DESK,
+                null,
+                null,
+                null);
+        receive(
+                "%PDF-1.6\nthe transfer broke off here".getBytes(StandardCharsets.UTF_8),
+                "fax_3380.pdf",
+                Way.DROP,
+                administrator.actor(),
+                null,
+                null,
+                null);
     }
 
     private static PersonFile named(List<PersonFile> people, String name) {
         return people.stream().filter(p -> p.name().equals(name)).findFirst().orElseThrow();
     }
 
-    private static byte[] scan(String type, String label, PersonFile person, LocalDate dated, LocalDate expires, long seed) {
+    private static byte[] scan(
+            String type, String label, PersonFile person, LocalDate dated, LocalDate expires, long seed) {
         return DemoPapers.scanned(DemoFiles.letterhead(type), PaperText.of(type, label, person, dated, expires), seed);
     }
 

@@ -74,7 +74,8 @@ public class DemoCatalog {
     private PaperType type(JsonNode from) {
         List<Signer> signers = new ArrayList<>();
         from.path("signers")
-                .forEach(s -> signers.add(new Signer(s.get(0).stringValue(), s.get(1).stringValue())));
+                .forEach(s ->
+                        signers.add(new Signer(s.get(0).stringValue(), s.get(1).stringValue())));
         List<String> synonyms = new ArrayList<>();
         from.path("synonyms").forEach(s -> synonyms.add(s.stringValue()));
         return new PaperType(
@@ -90,7 +91,9 @@ public class DemoCatalog {
 
     private static KeptChecklist checklist(JsonNode from, int place) {
         Map<String, String> labels = new LinkedHashMap<>();
-        from.get("labels").properties().forEach(e -> labels.put(e.getKey(), e.getValue().stringValue()));
+        from.get("labels")
+                .properties()
+                .forEach(e -> labels.put(e.getKey(), e.getValue().stringValue()));
         JsonNode definition = from.get("definition");
         return new KeptChecklist(
                 definition.get("code").stringValue(),

@@ -92,7 +92,7 @@ class DemoData implements ApplicationRunner {
         catalog.load();
         Viewer ottilie = demoAccounts.open();
         List<PersonFile> people = files.open(today);
-        people.forEach(p -> transactions.executeWithoutResult(t -> files.fill(p, today)));
+        people.parallelStream().forEach(p -> transactions.executeWithoutResult(t -> files.fill(p, today)));
         waivers.grant(
                 ottilie,
                 named(people, "Tamsin Korhola").id(),

@@ -65,7 +65,18 @@ class DemoFiles {
             Map.entry("utility-bill", 182));
 
     private static final Map<String, Integer> STATED_YEARS = Map.of(
-            "passport", 9, "driving-licence", 12, "right-to-work", 5, "insurance-card", 4, "minibus-licence", 5, "horse-insurance", 1);
+            "passport",
+            9,
+            "driving-licence",
+            12,
+            "right-to-work",
+            5,
+            "insurance-card",
+            4,
+            "minibus-licence",
+            5,
+            "horse-insurance",
+            1);
 
     private static final Map<String, Twist> TWISTS = Map.ofEntries(
             Map.entry("Edie Penhallow insurance-card", Twist.LAPSED),
@@ -163,7 +174,8 @@ class DemoFiles {
                     default -> 12;
                 };
         LocalDate end = today.plusDays(left);
-        LocalDate dated = stated ? end.minusYears(STATED_YEARS.get(type.code())) : datedToEnd(type.code(), end, life, twist);
+        LocalDate dated =
+                stated ? end.minusYears(STATED_YEARS.get(type.code())) : datedToEnd(type.code(), end, life, twist);
         paper(file, type, dated, stated ? end : null, today, null, random);
         if (twist == Twist.RENEWAL_PENDING) {
             paper(file, type, today.minusDays(5), null, today, Twist.PENDING, random);
@@ -193,13 +205,20 @@ class DemoFiles {
     }
 
     private void paper(
-            PersonFile file, PaperType type, LocalDate dated, LocalDate expires, LocalDate today, Twist twist, Random random) {
+            PersonFile file,
+            PaperType type,
+            LocalDate dated,
+            LocalDate expires,
+            LocalDate today,
+            Twist twist,
+            Random random) {
         LocalDate stated = expires != null || !STATED_YEARS.containsKey(type.code())
                 ? expires
                 : today.plusDays(120 + random.nextInt(900));
         LocalDate date = stated != null && expires == null ? stated.minusYears(STATED_YEARS.get(type.code())) : dated;
         LocalDate start = file.activeSpans().get(0).fromDay();
-        LocalDate received = date.isBefore(start) ? start : date.plusDays(Math.min(1, ChronoUnit.DAYS.between(date, today)));
+        LocalDate received =
+                date.isBefore(start) ? start : date.plusDays(Math.min(1, ChronoUnit.DAYS.between(date, today)));
         List<String> text = PaperText.of(type.code(), type.label(), file, date, stated);
         boolean scan = random.nextInt(3) == 0 && type.signers().isEmpty();
         byte[] bytes = scan
@@ -209,7 +228,9 @@ class DemoFiles {
                 Actor.system("Ottilie Brandmoor"),
                 new FilingDetails(file.id(), type.code(), date, null, stated),
                 new Documents.Received(
-                        store(bytes), received, scan ? "from the pickup “Office desk”" : "dropped into Arrivals by Ottilie Brandmoor"),
+                        store(bytes),
+                        received,
+                        scan ? "from the pickup “Office desk”" : "dropped into Arrivals by Ottilie Brandmoor"),
                 history(type, file, received, today, twist));
     }
 
@@ -226,8 +247,7 @@ class DemoFiles {
     }
 
     /** All of the type's signers; of an unsigned contract the employee alone. */
-    private static List<GivenSignature> signatures(
-            PaperType type, PersonFile file, LocalDate on, boolean unsigned) {
+    private static List<GivenSignature> signatures(PaperType type, PersonFile file, LocalDate on, boolean unsigned) {
         int most = !unsigned ? type.signers().size() : type.code().equals("contract") ? 1 : 0;
         return type.signers().stream()
                 .limit(most)
@@ -260,7 +280,9 @@ class DemoFiles {
                     Actor.system("Ottilie Brandmoor"),
                     new FilingDetails(file.id(), type.code(), dated, null, null),
                     new Documents.Received(
-                            store(DemoPapers.typed(letterhead("letter"), text)), dated, "dropped into Arrivals by Ottilie Brandmoor"),
+                            store(DemoPapers.typed(letterhead("letter"), text)),
+                            dated,
+                            "dropped into Arrivals by Ottilie Brandmoor"),
                     Documents.History.none());
         }
     }
@@ -291,8 +313,7 @@ class DemoFiles {
 
     List<PersonFile> open(LocalDate today) {
         List<PersonFile> opened = new ArrayList<>();
-        DemoPeople.of(today)
-                .forEach(person -> opened.add(files.open(person, true, Actor.system("Ottilie Brandmoor"))));
+        DemoPeople.of(today).forEach(person -> opened.add(files.open(person, true, Actor.system("Ottilie Brandmoor"))));
         return opened;
     }
 }

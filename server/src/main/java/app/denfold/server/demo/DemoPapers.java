@@ -12,6 +12,9 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Random;
 import javax.imageio.ImageIO;
+import org.apache.fontbox.ttf.TTFParser;
+import org.apache.fontbox.ttf.TrueTypeFont;
+import org.apache.pdfbox.io.RandomAccessReadBuffer;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
@@ -30,7 +33,18 @@ final class DemoPapers {
 
     private static final String FONT = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
 
+    /** Read once; each document embeds the letters it uses. */
+    private static final TrueTypeFont LETTERS = letters();
+
     private DemoPapers() {}
+
+    private static TrueTypeFont letters() {
+        try (InputStream in = Objects.requireNonNull(PDDocument.class.getResourceAsStream(FONT))) {
+            return new TTFParser().parse(new RandomAccessReadBuffer(in));
+        } catch (IOException unreadable) {
+            throw new IllegalStateException(unreadable);
+        }
+    }
 
     /** @param lines a line beginning with {@code # } is a heading, {@code ---} begins a new page */
     static byte[] typed(String letterhead, List<String> lines) {
@@ -81,7 +95,10 @@ final class DemoPapers {
             g.setColor(new Color(0x8a7358));
             g.fillRect(0, 0, photo.getWidth(), photo.getHeight());
             g.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BICUBIC);
-            g.rotate(Math.toRadians(1.2 + new Random(seed).nextDouble()), photo.getWidth() / 2.0, photo.getHeight() / 2.0);
+            g.rotate(
+                    Math.toRadians(1.2 + new Random(seed).nextDouble()),
+                    photo.getWidth() / 2.0,
+                    photo.getHeight() / 2.0);
             g.drawImage(page, 110, 100, null);
             g.dispose();
             ByteArrayOutputStream out = new ByteArrayOutputStream();
@@ -99,7 +116,8 @@ final class DemoPapers {
         g.fillRect(0, 0, result.getWidth(), result.getHeight());
         g.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
         double angle = Math.toRadians(random.nextDouble() * 2 - 1);
-        g.drawImage(page, AffineTransform.getRotateInstance(angle, page.getWidth() / 2.0, page.getHeight() / 2.0), null);
+        g.drawImage(
+                page, AffineTransform.getRotateInstance(angle, page.getWidth() / 2.0, page.getHeight() / 2.0), null);
         for (int i = 0; i < 600; i++) {
             g.setColor(new Color(90 + random.nextInt(120), true));
             g.fillRect(random.nextInt(result.getWidth()), random.nextInt(result.getHeight()), 1, 1);
@@ -116,10 +134,7 @@ final class DemoPapers {
 
     private static PDDocument document(String letterhead, List<String> lines) throws IOException {
         PDDocument document = new PDDocument();
-        PDFont font;
-        try (InputStream in = Objects.requireNonNull(PDDocument.class.getResourceAsStream(FONT))) {
-            font = PDType0Font.load(document, in);
-        }
+        PDFont font = PDType0Font.load(document, LETTERS, true);
         int from = 0;
         while (from < lines.size()) {
             int to = lines.subList(from, lines.size()).indexOf("---");

@@ -35,44 +35,56 @@ final class PaperText {
 
     private static List<String> body(String type, String name, String born, String number) {
         return switch (type) {
-            case "first-aid" -> List.of(
-                    "This is to certify that " + name + born + ",",
-                    "attended the full course and passed the practical and the written test.",
-                    "",
-                    "Course held at Fennick Hall, 16 hours, outdoor and riding settings.",
-                    "Valid for two years, to the end of the month.");
+            case "first-aid" ->
+                List.of(
+                        "This is to certify that " + name + born + ",",
+                        "attended the full course and passed the practical and the written test.",
+                        "",
+                        "Course held at Fennick Hall, 16 hours, outdoor and riding settings.",
+                        "Valid for two years, to the end of the month.");
             case "contract" -> contract(name, born);
-            case "clearance" -> List.of(
-                    name + born + ", has been examined.",
-                    "",
-                    "There is no objection against taking part in riding under therapeutic guidance.",
-                    "Helmet and safety vest to be worn. Next examination in twelve months.");
-            case "referral" -> List.of(
-                    "Dear colleagues,",
-                    "",
-                    "please take " + name + born + ", into your programme.",
-                    "Twelve sessions, once a week. A short report after the eighth is welcome.");
-            case "background-check" -> List.of(
-                    "For " + name + born + ":",
-                    "",
-                    "No entries. Extended check for work with children and young people.");
-            case "contact-sheet" -> List.of(
-                    "In an emergency concerning " + name + " call, in this order:",
-                    "",
-                    "1   at home in the evening, or at work during the day",
-                    "2   the neighbour, who has a key",
-                    "3   the practice of the family physician");
-            case "passport", "driving-licence", "insurance-card" -> List.of(
-                    "Copy, front and back, of the document of", "", name + born + ".", "", "The original was seen at the desk.");
-            case "reference" -> List.of(
-                    "We know " + name + " from several years of working together.",
-                    "",
-                    "Calm with horses, reliable with children, on time in every weather.");
-            case "guardian-consent" -> List.of(
-                    "As guardian of " + name + born + ",",
-                    "",
-                    "I agree to lessons, excursions on the farm's own tracks and first aid.",
-                    "This consent ends on the eighteenth birthday.");
+            case "clearance" ->
+                List.of(
+                        name + born + ", has been examined.",
+                        "",
+                        "There is no objection against taking part in riding under therapeutic guidance.",
+                        "Helmet and safety vest to be worn. Next examination in twelve months.");
+            case "referral" ->
+                List.of(
+                        "Dear colleagues,",
+                        "",
+                        "please take " + name + born + ", into your programme.",
+                        "Twelve sessions, once a week. A short report after the eighth is welcome.");
+            case "background-check" ->
+                List.of(
+                        "For " + name + born + ":",
+                        "",
+                        "No entries. Extended check for work with children and young people.");
+            case "contact-sheet" ->
+                List.of(
+                        "In an emergency concerning " + name + " call, in this order:",
+                        "",
+                        "1   at home in the evening, or at work during the day",
+                        "2   the neighbour, who has a key",
+                        "3   the practice of the family physician");
+            case "passport", "driving-licence", "insurance-card" ->
+                List.of(
+                        "Copy, front and back, of the document of",
+                        "",
+                        name + born + ".",
+                        "",
+                        "The original was seen at the desk.");
+            case "reference" ->
+                List.of(
+                        "We know " + name + " from several years of working together.",
+                        "",
+                        "Calm with horses, reliable with children, on time in every weather.");
+            case "guardian-consent" ->
+                List.of(
+                        "As guardian of " + name + born + ",",
+                        "",
+                        "I agree to lessons, excursions on the farm's own tracks and first aid.",
+                        "This consent ends on the eighteenth birthday.");
             default -> List.of("Concerning " + name + born + ".", "", "File number " + number + " at Oakhollin.");
         };
     }

@@ -8,7 +8,6 @@ import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.PaperType;
 import app.denfold.server.documents.DocumentEvents.FileContentChanged;
 import app.denfold.server.people.Files;
-import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.time.LocalDate;

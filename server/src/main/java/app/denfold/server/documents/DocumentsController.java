@@ -1,6 +1,5 @@
 package app.denfold.server.documents;
 
-import jakarta.annotation.Nullable;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
@@ -11,6 +10,7 @@ import app.denfold.server.content.Content;
 import app.denfold.server.content.Contents;
 import app.denfold.server.content.Download;
 import app.denfold.server.problems.Refusal;
+import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -40,8 +40,7 @@ class DocumentsController {
     private final Download download;
     private final AuditTrail trail;
 
-    DocumentsController(
-            Documents documents, Catalog catalog, Contents contents, Download download, AuditTrail trail) {
+    DocumentsController(Documents documents, Catalog catalog, Contents contents, Download download, AuditTrail trail) {
         this.documents = documents;
         this.catalog = catalog;
         this.contents = contents;
@@ -51,7 +50,14 @@ class DocumentsController {
 
     /** @param number from 1, the oldest */
     record VersionAnswer(
-            int number, String cause, String madeBy, Instant madeAt, String sha256, long size, String mediaType, int pages) {}
+            int number,
+            String cause,
+            String madeBy,
+            Instant madeAt,
+            String sha256,
+            long size,
+            String mediaType,
+            int pages) {}
 
     record DocumentAnswer(
             UUID id,

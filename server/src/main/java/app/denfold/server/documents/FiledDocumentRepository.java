@@ -7,7 +7,8 @@ import org.springframework.data.jpa.repository.Query;
 
 interface FiledDocumentRepository extends JpaRepository<FiledDocument, UUID> {
 
-    @Query("select distinct d from FiledDocument d left join fetch d.versions where d.fileId = :fileId order by d.documentDate desc, d.id")
+    @Query(
+            "select distinct d from FiledDocument d left join fetch d.versions where d.fileId = :fileId order by d.documentDate desc, d.id")
     List<FiledDocument> findWithVersions(UUID fileId);
 
     @Query("select d.name from FiledDocument d where d.fileId = :fileId and d.id <> :except")

@@ -26,14 +26,15 @@ class FilingCheck {
         requireAfter1900("statedExpiry", details.statedExpiry(), today);
         if (details.documentDate().isAfter(today)) {
             throw Refusal.invalid(
-                    "documentDate", "The paper cannot be dated after today. If it takes effect later, say so in “Takes effect”.");
+                    "documentDate",
+                    "The paper cannot be dated after today. If it takes effect later, say so in “Takes effect”.");
         }
         LocalDate starts = details.effectiveDate() == null ? details.documentDate() : details.effectiveDate();
         if (details.statedExpiry() != null && details.statedExpiry().isBefore(starts)) {
             throw Refusal.invalid(
                     "statedExpiry",
-                    "The paper would expire on " + PracticeCalendar.words(details.statedExpiry()) + ", before it starts on "
-                            + PracticeCalendar.words(starts) + ".");
+                    "The paper would expire on " + PracticeCalendar.words(details.statedExpiry())
+                            + ", before it starts on " + PracticeCalendar.words(starts) + ".");
         }
     }
 

@@ -8,8 +8,14 @@ import java.util.UUID;
 
 /** Where a paper goes and what it says about days. */
 public record FilingDetails(
-        @NotNull(message = "is needed: choose whose paper it is") UUID fileId,
-        @NotBlank(message = "is needed: choose what the paper is") String type,
-        @NotNull(message = "is needed: the date the paper bears") LocalDate documentDate,
+        @NotNull(message = "is needed: choose whose paper it is")
+        UUID fileId,
+
+        @NotBlank(message = "is needed: choose what the paper is")
+        String type,
+
+        @NotNull(message = "is needed: the date the paper bears")
+        LocalDate documentDate,
+
         @Nullable LocalDate effectiveDate,
         @Nullable LocalDate statedExpiry) {}

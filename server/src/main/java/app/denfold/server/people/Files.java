@@ -58,7 +58,8 @@ public class Files {
             refuseLike(details);
         }
         PersonFile file = files.save(new PersonFile(kind.takeNumber(), details, calendar.now()));
-        trail.record(AuditEntry.ofFile(by, "file-opened", file.id(), "made the file " + file.number() + " for " + file.name()));
+        trail.record(AuditEntry.ofFile(
+                by, "file-opened", file.id(), "made the file " + file.number() + " for " + file.name()));
         events.publishEvent(new FileOpened(file.id()));
         return file;
     }
@@ -86,7 +87,8 @@ public class Files {
         PersonFile file = visible(viewer, id);
         if (file.version() != version) {
             throw Refusal.conflict(
-                    "changed-meanwhile", "Somebody else changed this file meanwhile. Nothing was saved; look at it again.");
+                    "changed-meanwhile",
+                    "Somebody else changed this file meanwhile. Nothing was saved; look at it again.");
         }
         check.check(details, kinds.kind(file.kind()));
         file.change(details, calendar.today(), calendar.now());

@@ -1,10 +1,10 @@
 package app.denfold.server.people;
 
-import jakarta.annotation.Nullable;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.audit.TrailLine;
 import app.denfold.server.practice.PracticeCalendar;
+import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.time.LocalDate;
@@ -42,7 +42,13 @@ class FilesController {
 
     record KindAnswer(String code, String label, String plural, List<FactDefinition> facts) {}
 
-    record FoundFile(UUID id, String number, String kind, String name, @Nullable LocalDate birthDate, @Nullable String team) {
+    record FoundFile(
+            UUID id,
+            String number,
+            String kind,
+            String name,
+            @Nullable LocalDate birthDate,
+            @Nullable String team) {
         static FoundFile of(PersonFile f) {
             return new FoundFile(f.id(), f.number(), f.kind(), f.name(), f.birthDate(), f.team());
         }

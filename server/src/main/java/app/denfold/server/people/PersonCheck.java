@@ -42,8 +42,8 @@ class PersonCheck {
         FactDefinition definition = kind.facts().stream()
                 .filter(f -> f.name().equals(name))
                 .findFirst()
-                .orElseThrow(() ->
-                        Refusal.invalid("facts." + name, "The kind " + kind.label() + " has no fact called " + name + "."));
+                .orElseThrow(() -> Refusal.invalid(
+                        "facts." + name, "The kind " + kind.label() + " has no fact called " + name + "."));
         boolean fits =
                 switch (definition.form()) {
                     case TEXT -> !value.isBlank();

@@ -65,8 +65,12 @@ public class PersonFile {
         this.givenName = from.givenName().strip();
         this.familyName = from.familyName().strip();
         this.birthDate = from.birthDate();
-        this.email = from.email() == null || from.email().isBlank() ? null : from.email().strip();
-        this.team = from.team() == null || from.team().isBlank() ? null : from.team().strip();
+        this.email = from.email() == null || from.email().isBlank()
+                ? null
+                : from.email().strip();
+        this.team = from.team() == null || from.team().isBlank()
+                ? null
+                : from.team().strip();
         this.lastActivityAt = now;
         this.searchText = SearchText.of(this);
     }
@@ -75,7 +79,8 @@ public class PersonFile {
     void change(PersonDetails to, LocalDate day, Instant now) {
         describe(to, now);
         if (to.activeFrom() != null && activeSpans.size() == 1) {
-            activeSpans.set(0, new ActiveSpan(to.activeFrom(), activeSpans.get(0).toDay()));
+            activeSpans.set(
+                    0, new ActiveSpan(to.activeFrom(), activeSpans.get(0).toDay()));
         }
         Map<String, String> before = factsOn(day);
         for (String name : before.keySet()) {
@@ -138,7 +143,9 @@ public class PersonFile {
 
     /** As it stands in names of documents: {@code Korhola T}. */
     public String nameInDocuments() {
-        return givenName.isEmpty() ? familyName : familyName + " " + givenName.substring(0, givenName.offsetByCodePoints(0, 1));
+        return givenName.isEmpty()
+                ? familyName
+                : familyName + " " + givenName.substring(0, givenName.offsetByCodePoints(0, 1));
     }
 
     public LocalDate birthDate() {

@@ -21,9 +21,7 @@ interface PersonFileRepository extends CrudRepository<PersonFile, UUID> {
     List<UUID> findAllIds();
 
     /** Best first: those that hold the text as it is, then those that come near it (pg_trgm word similarity). */
-    @Query(
-            value =
-                    """
+    @Query(value = """
                     select f.* from person_file f
                     where (:wanted = '' or f.search_text like '%' || :pattern || '%' escape '!'
                            or word_similarity(:wanted, f.search_text) >= 0.5)
@@ -34,7 +32,6 @@ interface PersonFileRepository extends CrudRepository<PersonFile, UUID> {
                              case when :wanted = '' then 0 else 1 - word_similarity(:wanted, f.search_text) end,
                              f.family_name, f.given_name, f.number
                     limit :most
-                    """,
-            nativeQuery = true)
+                    """, nativeQuery = true)
     List<PersonFile> find(String wanted, String pattern, String kind, String team, int most);
 }

@@ -73,6 +73,11 @@ public class Asks {
         event.wanted().stream()
                 .filter(w -> before.stream().noneMatch(a -> a.concerns(w.checklist(), w.requirement())))
                 .forEach(w -> asks.save(new Ask(
-                        event.fileId(), w.checklist(), w.requirement(), null, event.by().name(), calendar.now())));
+                        event.fileId(),
+                        w.checklist(),
+                        w.requirement(),
+                        null,
+                        event.by().name(),
+                        calendar.now())));
     }
 }

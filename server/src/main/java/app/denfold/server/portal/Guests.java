@@ -79,7 +79,10 @@ public class Guests {
         }
         rights.save(new GuestRight(guest.accountId(), fileId, relation, calendar.now()));
         trail.record(AuditEntry.ofFile(
-                viewer.actor(), "guest-invited", fileId, "made " + guest.name() + " (" + relation + ") a guest of the file"));
+                viewer.actor(),
+                "guest-invited",
+                fileId,
+                "made " + guest.name() + " (" + relation + ") a guest of the file"));
         if (!accounts.hasPassword(guest.accountId())) {
             sendLink(viewer, file, guest);
         }
@@ -102,11 +105,19 @@ public class Guests {
         String link = address + "/invitation/" + accounts.issueLink(guest.accountId());
         String body = "Dear " + guest.name() + ",\n\n" + settings.name()
                 + " shares papers about " + (file.name().equals(guest.name()) ? "your file" : file.name())
-                + " with you in its portal.\n\nOpen this link once, within seven days, to choose a password:\n\n  " + link
-                + "\n\nWhoever holds the link can come in, so do not pass it on.\n\nKind regards,\n" + viewer.name() + "\n"
+                + " with you in its portal.\n\nOpen this link once, within seven days, to choose a password:\n\n  "
+                + link
+                + "\n\nWhoever holds the link can come in, so do not pass it on.\n\nKind regards,\n" + viewer.name()
+                + "\n"
                 + settings.name() + "\n";
         outbox.queue(
-                viewer, new Message(file.id(), "invitation", guest.email(), "Your access to the portal of " + settings.name(), body));
+                viewer,
+                new Message(
+                        file.id(),
+                        "invitation",
+                        guest.email(),
+                        "Your access to the portal of " + settings.name(),
+                        body));
     }
 
     /** @throws Refusal when the account is no guest of this file */
@@ -124,7 +135,8 @@ public class Guests {
         if (document.isVoided()) {
             throw Refusal.conflict("voided", "This paper was marked as entered in error and cannot be shared.");
         }
-        if (shares.findByAccountIdAndDocumentIdAndWithdrawnAtIsNull(accountId, documentId).isPresent()) {
+        if (shares.findByAccountIdAndDocumentIdAndWithdrawnAtIsNull(accountId, documentId)
+                .isPresent()) {
             throw Refusal.conflict("shared-already", "This paper is shared with " + guest.name() + " already.");
         }
         shares.save(new Share(accountId, documentId, document.fileId(), viewer.name(), calendar.now()));
@@ -140,7 +152,12 @@ public class Guests {
                     + "\n\nKind regards,\n" + viewer.name() + "\n" + settings.name() + "\n";
             outbox.queue(
                     viewer,
-                    new Message(document.fileId(), "share", guest.email(), "A new paper in the portal of " + settings.name(), body));
+                    new Message(
+                            document.fileId(),
+                            "share",
+                            guest.email(),
+                            "A new paper in the portal of " + settings.name(),
+                            body));
         }
     }
 

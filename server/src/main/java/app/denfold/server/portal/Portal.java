@@ -1,6 +1,5 @@
 package app.denfold.server.portal;
 
-import jakarta.annotation.Nullable;
 import app.denfold.server.access.Accounts;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.arrivals.Arrivals;
@@ -15,6 +14,7 @@ import app.denfold.server.people.Files;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.problems.Refusal;
+import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -64,7 +64,14 @@ class Portal {
     record GuestPerson(UUID fileId, String name, String relation, boolean mayAdd) {}
 
     /** @param sent true once the guest sent a paper for it that is not filed yet */
-    record GuestAsk(UUID id, UUID fileId, String personName, String label, String why, @Nullable String words, boolean sent) {}
+    record GuestAsk(
+            UUID id,
+            UUID fileId,
+            String personName,
+            String label,
+            String why,
+            @Nullable String words,
+            boolean sent) {}
 
     record SharedPaper(
             UUID documentId,
@@ -121,7 +128,13 @@ class Portal {
                         && s.receivedAt().isAfter(open.ask().askedAt())
                         && open.types().contains(s.suggestedType()));
         return new GuestAsk(
-                open.ask().id(), file.id(), file.name(), open.label(), open.why(), open.ask().words(), waiting);
+                open.ask().id(),
+                file.id(),
+                file.name(),
+                open.label(),
+                open.why(),
+                open.ask().words(),
+                waiting);
     }
 
     private List<SharedPaper> shared(Viewer guest, Instant before) {

@@ -45,7 +45,10 @@ class PortalController {
 
     @GetMapping(path = "/documents/{id}/pages/{page}", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> page(
-            Viewer guest, @PathVariable UUID id, @PathVariable int page, @RequestParam(defaultValue = "900") int width) {
+            Viewer guest,
+            @PathVariable UUID id,
+            @PathVariable int page,
+            @RequestParam(defaultValue = "900") int width) {
         return download.page(portal.lookedAt(guest, id), page, width);
     }
 

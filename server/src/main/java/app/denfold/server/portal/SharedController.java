@@ -1,10 +1,10 @@
 package app.denfold.server.portal;
 
-import jakarta.annotation.Nullable;
 import app.denfold.server.access.Accounts;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.people.Files;
+import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Email;
 import jakarta.validation.constraints.NotBlank;
@@ -54,7 +54,12 @@ class SharedController {
     record GuestAnswer(UUID accountId, String name, String email, String relation, boolean hasPassword) {}
 
     record ShareAnswer(
-            UUID documentId, String documentName, UUID accountId, String guestName, String sharedBy, Instant sharedAt) {}
+            UUID documentId,
+            String documentName,
+            UUID accountId,
+            String guestName,
+            String sharedBy,
+            Instant sharedAt) {}
 
     record OpenAskAnswer(String label, String why, @Nullable String words, String askedBy, Instant askedAt) {}
 
@@ -62,26 +67,37 @@ class SharedController {
 
     record InviteRequest(
             @NotBlank(message = "is needed") String name,
-            @NotBlank(message = "is needed") @Email(message = "is not a mail address") String email,
+
+            @NotBlank(message = "is needed") @Email(message = "is not a mail address")
+            String email,
+
             @NotBlank(message = "is needed") String relation) {}
 
     record InvitedAnswer(UUID accountId) {}
 
     record ShareRequest(@NotNull(message = "is needed") UUID accountId) {}
 
-    record AskRequest(@NotBlank String checklist, @NotBlank String requirement, @Nullable String words) {}
+    record AskRequest(
+            @NotBlank String checklist,
+            @NotBlank String requirement,
+            @Nullable String words) {}
 
     @GetMapping("/api/files/{id}/shared")
     @Transactional(readOnly = true)
     SharedAnswer shared(Viewer viewer, @PathVariable UUID id) {
         files.visible(viewer, id);
-        List<GuestAnswer> invited = rights.findByFileId(id).stream().map(this::guest).toList();
+        List<GuestAnswer> invited =
+                rights.findByFileId(id).stream().map(this::guest).toList();
         List<ShareAnswer> shared = shares.findByFileIdAndWithdrawnAtIsNullOrderBySharedAtDesc(id).stream()
                 .map(this::share)
                 .toList();
         List<OpenAskAnswer> asked = asks.open(id).stream()
                 .map(a -> new OpenAskAnswer(
-                        a.label(), a.why(), a.ask().words(), a.ask().askedBy(), a.ask().askedAt()))
+                        a.label(),
+                        a.why(),
+                        a.ask().words(),
+                        a.ask().askedBy(),
+                        a.ask().askedAt()))
                 .toList();
         return new SharedAnswer(invited, shared, asked);
     }

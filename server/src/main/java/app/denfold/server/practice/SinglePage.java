@@ -24,7 +24,11 @@ class SinglePage {
         }
     }
 
-    @GetMapping({"/", "/{first:(?!api$|assets$|actuator$|error$)[^.]*}", "/{first:(?!api$|assets$|actuator$|error$)[^.]*}/**"})
+    @GetMapping({
+        "/",
+        "/{first:(?!api$|assets$|actuator$|error$)[^.]*}",
+        "/{first:(?!api$|assets$|actuator$|error$)[^.]*}/**"
+    })
     ResponseEntity<String> page(HttpServletRequest request) {
         String nonce = String.valueOf(request.getAttribute(ContentPolicyFilter.NONCE));
         return ResponseEntity.ok()

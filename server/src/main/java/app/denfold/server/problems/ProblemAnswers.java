@@ -28,9 +28,8 @@ class ProblemAnswers extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> refused(Refusal refusal) {
-        List<FieldProblem> fields = refusal.field() == null
-                ? List.of()
-                : List.of(new FieldProblem(refusal.field(), refusal.getMessage()));
+        List<FieldProblem> fields =
+                refusal.field() == null ? List.of() : List.of(new FieldProblem(refusal.field(), refusal.getMessage()));
         ProblemDetail problem = problem(refusal.status(), refusal.code(), refusal.getMessage(), fields);
         refusal.more().forEach(problem::setProperty);
         return ResponseEntity.status(refusal.status()).body(problem);
@@ -58,8 +57,12 @@ class ProblemAnswers extends ResponseEntityExceptionHandler {
 
     @Override
     protected ResponseEntity<Object> handleHttpMessageNotReadable(
-            HttpMessageNotReadableException unreadable, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
-        if (unreadable.getCause() instanceof DatabindException bad && !bad.getPath().isEmpty()) {
+            HttpMessageNotReadableException unreadable,
+            HttpHeaders headers,
+            HttpStatusCode status,
+            WebRequest request) {
+        if (unreadable.getCause() instanceof DatabindException bad
+                && !bad.getPath().isEmpty()) {
             String field = bad.getPath().stream()
                     .map(JacksonException.Reference::getPropertyName)
                     .map(String::valueOf)

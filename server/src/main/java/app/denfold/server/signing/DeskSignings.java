@@ -1,6 +1,5 @@
 package app.denfold.server.signing;
 
-import jakarta.annotation.Nullable;
 import app.denfold.paper.SignedCopy;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
@@ -15,6 +14,7 @@ import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.documents.GivenSignature;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
+import jakarta.annotation.Nullable;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
@@ -59,7 +59,10 @@ class DeskSignings {
     /** Who signs in which role, and where; place values null for the foot of the last page. */
     record SignerRequest(
             @NotBlank String role,
-            @NotBlank(message = "is needed: who signs?") @Size(max = 120) String signer,
+
+            @NotBlank(message = "is needed: who signs?") @Size(max = 120)
+            String signer,
+
             @Nullable Integer page,
             @Nullable @Min(0) @Max(1) Double left,
             @Nullable @Min(0) @Max(1) Double top) {}
@@ -72,12 +75,14 @@ class DeskSignings {
         if (document.isVoided()) {
             throw Refusal.conflict("voided", "This paper was marked as entered in error and cannot be signed.");
         }
-        if (signings.findByDocumentIdAndState(documentId, DeskSigning.State.OPEN).isPresent()) {
+        if (signings.findByDocumentIdAndState(documentId, DeskSigning.State.OPEN)
+                .isPresent()) {
             throw Refusal.conflict("signing-open", "This paper is being signed at a desk already.");
         }
         Content source = contents.content(sourceOf(document).sha256());
         if (source.pages() == 0) {
-            throw Refusal.conflict("unreadable", "No page of this paper can be shown, so nobody could sign what he reads.");
+            throw Refusal.conflict(
+                    "unreadable", "No page of this paper can be shown, so nobody could sign what he reads.");
         }
         DeskSigning signing = signings.save(new DeskSigning(
                 documentId, source.sha256(), steps(document, signers, source), viewer.name(), calendar.now()));
@@ -87,7 +92,9 @@ class DeskSignings {
                 document.fileId(),
                 documentId,
                 "laid “" + document.name() + "” before "
-                        + String.join(" and ", signers.stream().map(SignerRequest::signer).toList()) + " to sign"));
+                        + String.join(
+                                " and ",
+                                signers.stream().map(SignerRequest::signer).toList()) + " to sign"));
         return signing;
     }
 
@@ -174,8 +181,7 @@ class DeskSignings {
             throw Refusal.conflict("not-his-turn", "Somebody else's turn has come meanwhile. Look at the page again.");
         }
         SigningStep step = signing.sign(given.method(), MarkJson.checked(given), calendar.now());
-        documents.sign(
-                signing.documentId(), new GivenSignature(step.role(), step.signer(), calendar.today()));
+        documents.sign(signing.documentId(), new GivenSignature(step.role(), step.signer(), calendar.today()));
         if (signing.state() == DeskSigning.State.COMPLETE) {
             signings.save(signing);
             sealSigned.make(signing, viewer.actor());

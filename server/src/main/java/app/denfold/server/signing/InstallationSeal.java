@@ -30,8 +30,7 @@ class InstallationSeal {
 
     synchronized byte[] put(byte[] pdf, String reason) {
         try {
-            SealKey key = SealKey.openOrMake(
-                    folder.resolve("seal.p12"), password(), settings.name(), calendar.now());
+            SealKey key = SealKey.openOrMake(folder.resolve("seal.p12"), password(), settings.name(), calendar.now());
             return Seal.put(pdf, key, reason, calendar.now());
         } catch (IOException failed) {
             throw new UncheckedIOException("Sealing failed", failed);
@@ -44,8 +43,7 @@ class InstallationSeal {
         if (!Files.exists(file)) {
             byte[] secret = new byte[24];
             new SecureRandom().nextBytes(secret);
-            Files.createFile(
-                    file, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
+            Files.createFile(file, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
             Files.writeString(file, Base64.getUrlEncoder().encodeToString(secret));
         }
         return Files.readString(file).strip().toCharArray();

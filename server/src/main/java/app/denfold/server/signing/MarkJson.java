@@ -1,8 +1,8 @@
 package app.denfold.server.signing;
 
-import jakarta.annotation.Nullable;
 import app.denfold.paper.SignatureMark;
 import app.denfold.server.problems.Refusal;
+import jakarta.annotation.Nullable;
 import java.util.List;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -15,7 +15,9 @@ final class MarkJson {
     private MarkJson() {}
 
     /** @param strokes of a pen, each point from 0 to 1 in both directions; @param typed a name; exactly one is given */
-    record GivenMark(@Nullable List<List<SignatureMark.Point>> strokes, @Nullable String typed) {
+    record GivenMark(
+            @Nullable List<List<SignatureMark.Point>> strokes,
+            @Nullable String typed) {
 
         String method() {
             return typed == null ? "PEN" : "TYPED";
@@ -38,7 +40,8 @@ final class MarkJson {
         } else if (given.typed().length() > 120) {
             throw Refusal.invalid("signature", "The typed name is too long.");
         }
-        return MAPPER.writeValueAsString(pen ? given : new GivenMark(null, given.typed().strip()));
+        return MAPPER.writeValueAsString(
+                pen ? given : new GivenMark(null, given.typed().strip()));
     }
 
     private static void checkStrokes(List<List<SignatureMark.Point>> strokes) {

@@ -1,12 +1,12 @@
 package app.denfold.server.signing;
 
-import jakarta.annotation.Nullable;
 import app.denfold.paper.SignedCopy;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.content.Contents;
 import app.denfold.server.content.Download;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
+import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -44,7 +44,13 @@ class SigningController {
     record SignRequest(@NotBlank String role, @NotNull MarkJson.GivenMark signature) {}
 
     record StepAnswer(
-            String role, String roleLabel, String signer, int page, double left, double top, @Nullable Instant signedAt) {}
+            String role,
+            String roleLabel,
+            String signer,
+            int page,
+            double left,
+            double top,
+            @Nullable Instant signedAt) {}
 
     /** @param boxWidth width of a signature's box as a part of the page's width; it is a third as high as wide */
     record SigningAnswer(
@@ -78,7 +84,10 @@ class SigningController {
 
     @GetMapping(path = "/api/desk-signings/{id}/pages/{page}", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> page(
-            Viewer viewer, @PathVariable UUID id, @PathVariable int page, @RequestParam(defaultValue = "1400") int width) {
+            Viewer viewer,
+            @PathVariable UUID id,
+            @PathVariable int page,
+            @RequestParam(defaultValue = "1400") int width) {
         return download.page(signings.visible(viewer, id).sourceSha256(), page, width);
     }
 
@@ -105,13 +114,7 @@ class SigningController {
                 SignedCopy.BOX_WIDTH,
                 s.steps().stream()
                         .map(t -> new StepAnswer(
-                                t.role(),
-                                t.roleLabel(),
-                                t.signer(),
-                                t.page(),
-                                t.leftPart(),
-                                t.topPart(),
-                                t.signedAt()))
+                                t.role(), t.roleLabel(), t.signer(), t.page(), t.leftPart(), t.topPart(), t.signedAt()))
                         .toList());
     }
 }
