@@ -68,7 +68,7 @@ export function ArrivalList({ list, chosen, onChoose, uploads }: ArrivalListProp
       </div>
       <div>
         <div className="upload-line muted">
-          PDF, JPEG, PNG or TIFF, {limit ? `at most ${bytes(limit)} each` : ""}
+          PDF, JPEG, PNG, TIFF {limit ? `· ${bytes(limit)} at most` : ""}
         </div>
         {uploads.uploads.map((u) => (
           <div

@@ -249,12 +249,13 @@ function Effect({ preview }: { preview: Shape<"FilingPreview"> }) {
 }
 
 function Standing({ standing }: { standing: Shape<"SlotStanding"> }) {
-  const renewal = standing.renewal === "none" ? "" : `, newer one ${standing.renewal.replaceAll("-", " ")}`;
+  const { status, coveredThrough, renewal } = standing;
+  const over = status === "lapsed" || status === "in-grace";
   return (
     <span>
-      <StatusGlyph status={standing.status} /> {statuses[asStatus(standing.status)].word.toLowerCase()}
-      {standing.coveredThrough && ` to ${day(standing.coveredThrough)}`}
-      {renewal}
+      <StatusGlyph status={status} /> {statuses[asStatus(status)].word.toLowerCase()}
+      {coveredThrough && (over ? `, held to ${day(coveredThrough)}` : ` to ${day(coveredThrough)}`)}
+      {renewal !== "none" && `, newer one ${renewal.replaceAll("-", " ")}`}
     </span>
   );
 }

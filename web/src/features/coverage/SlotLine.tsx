@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button } from "antd";
-import { type DragEvent, useRef, useState } from "react";
+import { type DragEvent, useEffect, useRef, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { type Shape, upload, wordsOf } from "../../api/client";
 import { StatusGlyph } from "../../ui/StatusGlyph";
@@ -20,6 +20,12 @@ export function SlotLine({ file, slot, today }: SlotLineProps) {
   const drop = useDropOnSlot(file.id, slot.types[0] ?? "");
   const wanting = isWanting(slot);
   const chosen = slot.papers.some((p) => p.id === search.get("paper"));
+  const line = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (chosen) {
+      line.current?.scrollIntoView({ block: "nearest" });
+    }
+  }, [chosen]);
   const classes = [
     "slot",
     wanting && slot.status !== "not-yet-due" && slot.blocking && "wanting",
@@ -27,7 +33,7 @@ export function SlotLine({ file, slot, today }: SlotLineProps) {
     drop.over && "drop",
   ];
   return (
-    <div className={classes.filter(Boolean).join(" ")} {...(mayChange ? drop.handlers : {})}>
+    <div ref={line} className={classes.filter(Boolean).join(" ")} {...(mayChange ? drop.handlers : {})}>
       <div className="slot-line">
         <StatusGlyph status={slot.status} />
         <strong

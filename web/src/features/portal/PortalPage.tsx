@@ -69,11 +69,9 @@ function SharedPapers({ portal }: { portal: Portal }) {
       ))}
       <h2>All that is shared with you · {portal.shared.length}</h2>
       {portal.shared.length === 0 && <p className="muted">Nothing yet. You get a mail when something is.</p>}
-      {portal.shared
-        .filter((p) => !p.fresh)
-        .map((paper) => (
-          <PaperRow key={paper.documentId} paper={paper} />
-        ))}
+      {portal.shared.map((paper) => (
+        <PaperRow key={paper.documentId} paper={paper} />
+      ))}
     </>
   );
 }

@@ -36,6 +36,11 @@ export function PenBox({ strokes, onChange }: PenBoxProps) {
     >
       <title>Sign here with pen, finger or mouse</title>
       <path d="M15 82H285" stroke="var(--rule)" strokeWidth="1" />
+      {strokes.length === 0 && (
+        <text x="150" y="74" textAnchor="middle" fontSize="13" fill="var(--muted)">
+          sign here with pen, finger or mouse
+        </text>
+      )}
       {strokes.map((stroke, i) => (
         <polyline
           // biome-ignore lint/suspicious/noArrayIndexKey: strokes are only ever added at the end

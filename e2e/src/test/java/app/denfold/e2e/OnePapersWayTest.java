@@ -259,7 +259,7 @@ class OnePapersWayTest {
         Locator card = phone.locator(".portal-card").filter(new Locator.FilterOptions().setHasText("Handbook receipt"));
         assertThat(card).containsText("missing");
         accessibility.look(phone);
-        phone.getByLabel("Open Contract").click();
+        phone.getByLabel("Open Contract").first().click();
         assertThat(phone.getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName("page 1 of 2")))
                 .isVisible();
         accessibility.look(phone);
