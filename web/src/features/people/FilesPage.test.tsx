@@ -1,0 +1,109 @@
+import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
+import { afterEach, expect, test } from "vitest";
+import type { Shape } from "../../api/client";
+import { OTTILIE, Refusal, serve, show } from "../../testing/screen";
+import { FilesPage } from "./FilesPage";
+import { TrailView } from "./TrailView";
+
+afterEach(cleanup);
+
+function row(name: string, part: Partial<Shape<"FileRow">> = {}): Shape<"FileRow"> {
+  return {
+    id: name,
+    number: "E-0147",
+    kind: "employee",
+    kindLabel: "Employee",
+    name,
+    birthDate: "1994-03-09",
+    team: "Office",
+    clear: true,
+    clearThrough: "2027-05-14",
+    openSlots: 0,
+    lastActivityAt: "2026-11-25T09:00:00Z",
+    slots: [{ label: "First aid certificate", status: "on-file" }],
+    ...part,
+  };
+}
+
+const KINDS = [{ code: "employee", label: "Employee", plural: "Employees", facts: [] }];
+
+function serveFiles(rows: Shape<"FileRow">[], account: object = OTTILIE) {
+  return serve({ "GET /api/session": account, "GET /api/kinds": KINDS, "GET /api/files": rows });
+}
+
+test("each person's standing is told in words and in glyphs", async () => {
+  serveFiles([
+    row("Tamsin Korhola", {
+      clear: false,
+      openSlots: 2,
+      slots: [{ label: "Contract", status: "awaiting-signature" }],
+    }),
+    row("Hester Quillam"),
+    row("Kofi Adjare", { clearThrough: undefined }),
+  ]);
+  show(<FilesPage />);
+  await screen.findByText("not clear, 2 slots");
+  expect(screen.getByText("14 May 2027")).toBeTruthy();
+  expect(screen.getByText("no end")).toBeTruthy();
+  expect(screen.getByRole("img", { name: "Contract: awaiting signature" })).toBeTruthy();
+});
+
+test("typing narrows the list by asking the server", async () => {
+  const calls = serveFiles([row("Tamsin Korhola")]);
+  show(<FilesPage />);
+  await screen.findByText("Tamsin Korhola");
+  fireEvent.change(screen.getByLabelText("Narrow the list"), { target: { value: "korh" } });
+  await waitFor(() => expect(calls.some((c) => c.path === "/api/files?text=korh&kind=")).toBe(true));
+});
+
+test("an empty list tells the next step", async () => {
+  serveFiles([]);
+  show(<FilesPage />);
+  await screen.findByText("No file yet");
+  cleanup();
+  serveFiles([]);
+  show(<FilesPage />, "/files?text=nobody");
+  await screen.findByText("Nobody is found by that");
+});
+
+test("who may only look is not offered a new file", async () => {
+  serveFiles([row("Tamsin Korhola")], { ...OTTILIE, mayChange: false });
+  show(<FilesPage />);
+  await screen.findByText("Tamsin Korhola");
+  expect(screen.queryByRole("button", { name: /New file/ })).toBeNull();
+});
+
+test("a list that cannot be had says why and offers to try again", async () => {
+  serve({ "GET /api/session": OTTILIE, "GET /api/kinds": KINDS, "GET /api/files": new Refusal(500, {}) });
+  show(<FilesPage />);
+  await screen.findByText("This cannot be shown");
+  serveFiles([row("Tamsin Korhola")]);
+  fireEvent.click(screen.getByRole("button", { name: /Try again/ }));
+  await screen.findByText("Tamsin Korhola");
+});
+
+test("the trail says who did what", async () => {
+  serve({
+    "GET /api/files/f1/trail": [
+      {
+        seq: 2,
+        at: "2026-11-25T09:12:00Z",
+        who: "Ottilie Brandmoor",
+        action: "filed",
+        sentence: "filed “Contract”",
+      },
+      {
+        seq: 1,
+        at: "2026-11-25T09:10:00Z",
+        who: "Office desk",
+        action: "received",
+        sentence: "received “scan.pdf”",
+      },
+    ],
+  });
+  show(<TrailView fileId="f1" />);
+  await screen.findByText("filed “Contract”");
+  const lines = screen.getAllByRole("listitem").map((li) => li.textContent);
+  expect(lines[0]).toContain("Ottilie Brandmoor filed “Contract”");
+  expect(lines[1]).toContain("Office desk received “scan.pdf”");
+});
