@@ -16,7 +16,6 @@ import java.util.UUID;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockMultipartFile;
-import org.springframework.mock.web.MockPart;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.MvcResult;
 import org.springframework.test.web.servlet.request.MockMultipartHttpServletRequestBuilder;
@@ -93,10 +92,7 @@ public final class Api {
     public Answer upload(String path, String name, byte[] bytes, Map<String, ?> fields) throws Exception {
         MockMultipartHttpServletRequestBuilder builder = multipart(path);
         builder.file(new MockMultipartFile("file", name, "application/octet-stream", bytes));
-        fields.forEach((field, value) -> {
-            builder.param(field, value.toString());
-            builder.part(new MockPart(field, value.toString().getBytes()));
-        });
+        fields.forEach((field, value) -> builder.param(field, value.toString()));
         return answer(mvc.perform(builder.cookie(session).with(csrf())).andReturn());
     }
 

@@ -51,8 +51,6 @@ class LedgerTest {
                 .isEqualTo("expiring");
         assertThat(LedgerTest.<String>ofSlot(api, file, "manual-handling", "nextChangeOn"))
                 .isEqualTo(dated.plusMonths(12).minusDays(30).toString());
-        assertThat(LedgerTest.<String>ofSlot(api, file, "manual-handling", "papers[0].state"))
-                .isNull();
         List<List<Map<String, Object>>> papers = api.get("/api/files/{id}/ledger", file)
                 .at("$.sections[*].slots[?(@.requirement=='manual-handling')].papers");
         assertThat(papers.get(0)).singleElement().extracting("state").isEqualTo("counts");
@@ -142,8 +140,8 @@ class LedgerTest {
         List<String> glyphs = table.at("$[0].slots[*].status");
         List<String> slots = ledger.at("$.sections[*].slots[*].status");
         assertThat(glyphs).containsExactlyInAnyOrderElementsOf(slots);
-        assertThat(api.get("/api/files?text=tabled&kind=employee").<List<Object>>at("$"))
-                .isEmpty();
+        assertThat(api.get("/api/files?text=tabled&kind=employee").<List<String>>at("$[*].id"))
+                .doesNotContain(file.toString());
     }
 
     @Test

@@ -65,6 +65,9 @@ public class Arrivals {
      */
     @Transactional
     public UUID receive(ReceivedPaper paper) {
+        if (paper.suggestedType() != null) {
+            catalog.type(paper.suggestedType());
+        }
         Contents.Taken taken = contents.take(paper.file(), paper.fileName());
         if (taken instanceof Contents.Refused refused) {
             throw Refusal.invalid("file", refused.reason());

@@ -73,9 +73,10 @@ class FolderContentStoreTest {
 
             @Override
             public int read() throws IOException {
-                if (left-- == 0) {
+                if (left <= 0) {
                     throw new IOException("the line went dead");
                 }
+                left--;
                 return 'x';
             }
         };
