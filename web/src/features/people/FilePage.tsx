@@ -129,12 +129,13 @@ function Views({ file, ledger }: { file: File; ledger?: LedgerData }) {
           { key: "shared", label: "Shared" },
         ]}
       />
-      <div className="file-view-body">
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling area must be reachable by keyboard */}
+      <section className="file-view-body" tabIndex={0} aria-label="Contents of the view">
         {view === "read" && <ReadView file={file} ledger={ledger} documentId={search.get("paper")} />}
         {view === "details" && <DetailsView key={file.version} file={file} />}
         {view === "trail" && <TrailView fileId={file.id} />}
         {view === "shared" && <SharedView file={file} />}
-      </div>
+      </section>
     </section>
   );
 }
