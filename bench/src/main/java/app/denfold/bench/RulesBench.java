@@ -78,7 +78,7 @@ public class RulesBench {
     /** One requirement with three documents: status with its next change. */
     @Benchmark
     public Object slot() {
-        return KnownFile.of(small, onePaperTrail, TODAY).requirements().get(0).on(TODAY);
+        return KnownFile.of(small, onePaperTrail, TODAY).slots().get(0).on(TODAY);
     }
 
     /** A file of 30 requirements and 120 documents: everything but the reasons. */

@@ -13,9 +13,11 @@ final class EvidenceReader {
     private static final int MOST = 1_000_000;
 
     private final Set<String> typeCodes;
+    private final Sense sense;
 
-    EvidenceReader(Set<String> typeCodes) {
+    EvidenceReader(Set<String> typeCodes, Sense sense) {
         this.typeCodes = typeCodes;
+        this.sense = sense;
     }
 
     Evidence read(Place at) {
@@ -49,7 +51,15 @@ final class EvidenceReader {
         if (entries.isEmpty()) {
             throw at.at("of").wrong("A list of evidence cannot be empty");
         }
-        return new Points(number(at.at("points")), entries);
+        Points points = new Points(number(at.at("points")), entries);
+        points.most()
+                .filter(most -> most < points.points() && !sense.allowsUnreachablePoints())
+                .ifPresent(most -> {
+                    throw at.at("points")
+                            .wrong(points.points() + " points can never be reached: these papers give " + most
+                                    + " at the most");
+                });
+        return points;
     }
 
     private Points.Entry entry(Place at) {

@@ -33,6 +33,15 @@ public final class RulesJson {
         return new RulesReader(typeCodes).checklist(Place.root(parse(json)));
     }
 
+    /**
+     * The same, refusing also what nobody can have meant.
+     *
+     * @throws BadInput with the place of the first thing that is wrong
+     */
+    public static Checklist checklist(String json, Set<String> typeCodes, Sense sense) {
+        return new RulesReader(typeCodes, sense).checklist(Place.root(parse(json)));
+    }
+
     static JsonNode parse(String json) {
         try {
             return MAPPER.readTree(json);

@@ -25,10 +25,16 @@ final class RulesReader {
     private static final int MOST_DAYS = 100_000;
 
     private final EvidenceReader evidence;
+    private final Sense sense;
 
     /** @param typeCodes the types that checklists may name */
     RulesReader(Set<String> typeCodes) {
-        this.evidence = new EvidenceReader(typeCodes);
+        this(typeCodes, Sense.ANY);
+    }
+
+    RulesReader(Set<String> typeCodes, Sense sense) {
+        this.evidence = new EvidenceReader(typeCodes, sense);
+        this.sense = sense;
     }
 
     static Map<String, DocumentType> types(Place list) {
@@ -151,7 +157,7 @@ final class RulesReader {
         };
     }
 
-    private static @Nullable Due due(Place at) {
+    private @Nullable Due due(Place at) {
         if (at.isAbsent()) {
             return null;
         }
@@ -161,9 +167,16 @@ final class RulesReader {
         return switch (from.text()) {
             case "start" -> new Due.FromStart(daysOnly(at, days));
             case "applies" -> new Due.FromApplies(daysOnly(at, days));
-            case "fact" -> new Due.FromFact(at.at("name").text(), days);
+            case "fact" -> new Due.FromFact(dueFact(at.at("name")), days);
             default -> throw from.wrong("A due day cannot be counted from " + from.text());
         };
+    }
+
+    private String dueFact(Place at) {
+        sense.undatedFact(at.text()).ifPresent(words -> {
+            throw at.wrong(words);
+        });
+        return at.text();
     }
 
     private static int daysOnly(Place at, int days) {
@@ -205,19 +218,34 @@ final class RulesReader {
         return condition(at);
     }
 
-    private static Condition factCondition(Place at) {
+    private Condition factCondition(Place at) {
         String fact = at.at("fact").text();
         int comparisons = (at.has("is") ? 1 : 0) + (at.has("isNot") ? 1 : 0) + (at.has("in") ? 1 : 0);
         if (comparisons != 1) {
             throw at.wrong("A fact is compared by exactly one of is, isNot and in");
         }
         if (at.has("is")) {
-            return new Condition.Is(fact, value(at.at("is")));
+            return new Condition.Is(fact, compared(fact, at, "is"));
         }
         if (at.has("isNot")) {
-            return new Condition.IsNot(fact, value(at.at("isNot")));
+            return new Condition.IsNot(fact, compared(fact, at, "isNot"));
         }
-        return new Condition.In(fact, at.at("in").items(RulesReader::value));
+        return new Condition.In(fact, at.at("in").items(item -> sensible(fact, at, item)));
+    }
+
+    private FactValue compared(String fact, Place at, String key) {
+        return sensible(fact, at, at.at(key));
+    }
+
+    private FactValue sensible(String fact, Place condition, Place at) {
+        FactValue value = value(at);
+        sense.unknownFact(fact).ifPresent(words -> {
+            throw condition.at("fact").wrong(words);
+        });
+        sense.impossibleValue(fact, value).ifPresent(words -> {
+            throw at.wrong(words);
+        });
+        return value;
     }
 
     static FactValue value(Place at) {

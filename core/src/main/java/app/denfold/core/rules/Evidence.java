@@ -107,6 +107,16 @@ public sealed interface Evidence {
             return entries.stream().anyMatch(entry -> entry.leaf.notBeforeStartPlus != null);
         }
 
+        /** The most points that its documents can ever be worth; empty when some entry has no cap. */
+        public Optional<Long> most() {
+            if (entries.stream().anyMatch(entry -> entry.atMost == null)) {
+                return Optional.empty();
+            }
+            return Optional.of(entries.stream()
+                    .mapToLong(entry -> (long) entry.points * entry.atMost)
+                    .sum());
+        }
+
         /**
          * @param points what one valid document is worth
          * @param atMost how many valid documents count at the most, or null for no cap

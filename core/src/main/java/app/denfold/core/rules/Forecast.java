@@ -25,8 +25,8 @@ public record Forecast(List<Week> weeks) {
             counts.add(new EnumMap<>(Status.class));
         }
         for (KnownFile file : files) {
-            for (RequirementDays requirement : file.requirements()) {
-                count(requirement, today, counts);
+            for (SlotCourse slot : file.slots()) {
+                count(slot, today, counts);
             }
         }
         List<Week> result = new ArrayList<>();
@@ -37,10 +37,10 @@ public record Forecast(List<Week> weeks) {
         return new Forecast(List.copyOf(result));
     }
 
-    private static void count(RequirementDays requirement, LocalDate today, List<Map<Status, Integer>> counts) {
+    private static void count(SlotCourse slot, LocalDate today, List<Map<Status, Integer>> counts) {
         LocalDate last = today.plusDays(7L * counts.size());
-        List<RequirementDays.Stretch> stretches = requirement.stretches(today, last);
-        for (RequirementDays.Stretch stretch : stretches.subList(1, stretches.size())) {
+        List<SlotCourse.Stretch> stretches = slot.stretches(today, last);
+        for (SlotCourse.Stretch stretch : stretches.subList(1, stretches.size())) {
             LocalDate on = stretch.window().firstDay().orElseThrow();
             int week = (int) ((on.toEpochDay() - today.toEpochDay() - 1) / 7);
             counts.get(week).merge(stretch.status(), 1, Integer::sum);

@@ -18,7 +18,7 @@ public final class KnownFile {
     private final Person person;
     private final LocalDate known;
     private final Map<String, List<KnownDocument>> existing = new HashMap<>();
-    private final List<RequirementDays> requirements = new ArrayList<>();
+    private final List<SlotCourse> slots = new ArrayList<>();
 
     private KnownFile(RuleBook book, Person person, LocalDate known) {
         this.book = book;
@@ -32,13 +32,22 @@ public final class KnownFile {
                         .add(new KnownDocument(document, known, end));
             }
         }
-        for (Checklist checklist : book.checklists()) {
-            DaySet asked = active.intersect(DaySet.of(checklist.inForce()))
-                    .intersect(ConditionDays.of(checklist.appliesWhen(), person));
-            for (Requirement requirement : checklist.requirements()) {
-                DaySet applies = asked.intersect(ConditionDays.of(requirement.appliesWhen(), person));
-                requirements.add(new RequirementDays(this, checklist.code(), requirement, applies));
+        RuleBook.Line before = null;
+        DaySet asked = DaySet.none();
+        for (List<RuleBook.Line> lines : book.lines()) {
+            List<RequirementDays> versions = new ArrayList<>(lines.size());
+            for (RuleBook.Line line : lines) {
+                if (before == null
+                        || before.listCondition() != line.listCondition()
+                        || !before.inForce().equals(line.inForce())) {
+                    asked = active.intersect(line.inForce()).intersect(ConditionDays.of(line.listCondition(), person));
+                }
+                before = line;
+                DaySet applies =
+                        asked.intersect(ConditionDays.of(line.requirement().appliesWhen(), person));
+                versions.add(new RequirementDays(this, line, applies));
             }
+            slots.add(new SlotCourse(versions));
         }
     }
 
@@ -80,15 +89,15 @@ public final class KnownFile {
         return existing.getOrDefault(type, List.of());
     }
 
-    /** Every requirement of every checklist, in their order, those included that never apply. */
-    public List<RequirementDays> requirements() {
-        return List.copyOf(requirements);
+    /** Every slot of every checklist, in their order, those included that never apply. */
+    public List<SlotCourse> slots() {
+        return List.copyOf(slots);
     }
 
     /** How the file stands on a day. */
     public FileStanding on(LocalDate day) {
         List<RequirementAnswer> answers =
-                requirements.stream().map(r -> r.on(day)).toList();
+                slots.stream().map(slot -> slot.on(day)).toList();
         return FileStanding.of(day, known, answers, clearThrough(day));
     }
 
@@ -96,12 +105,14 @@ public final class KnownFile {
     public ClearThrough clearThrough(LocalDate day) {
         int asked = DaySet.dayNumber(day);
         int firstUnclear = DaySet.NEVER_ENDS;
-        for (RequirementDays requirement : requirements) {
-            if (requirement.requirement().level() == Requirement.Level.BLOCKING) {
-                firstUnclear = Math.min(firstUnclear, requirement.firstOpenDay(asked, firstUnclear));
-                if (firstUnclear == asked) {
-                    return new ClearThrough.NotClear();
+        for (SlotCourse slot : slots) {
+            for (RequirementDays version : slot.versions()) {
+                if (version.requirement().level() == Requirement.Level.BLOCKING) {
+                    firstUnclear = Math.min(firstUnclear, version.firstOpenDay(asked, firstUnclear));
                 }
+            }
+            if (firstUnclear == asked) {
+                return new ClearThrough.NotClear();
             }
         }
         return firstUnclear == DaySet.NEVER_ENDS

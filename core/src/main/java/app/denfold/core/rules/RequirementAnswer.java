@@ -24,6 +24,12 @@ public record RequirementAnswer(
         @Nullable Change nextChange,
         List<String> counted) {
 
+    /** The same with another next change. */
+    RequirementAnswer changing(@Nullable Change next) {
+        return new RequirementAnswer(
+                checklist, requirement, level, status, coveredThrough, due, renewal, next, counted);
+    }
+
     /** From this day on the status is another one. */
     public record Change(LocalDate on, Status status) {}
 }

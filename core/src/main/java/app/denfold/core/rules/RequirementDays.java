@@ -14,13 +14,14 @@ import org.jspecify.annotations.Nullable;
  * One requirement of one person, as known on one day: its status as a function of the day. The status changes only at
  * the edges of a few day sets, so the next change is found by asking at those edges, never by walking days.
  */
-public final class RequirementDays {
+final class RequirementDays extends StatusOverTime {
 
     private static final int NO_DUE = DaySet.SINCE_EVER;
 
     private final KnownFile file;
     private final String checklist;
     private final Requirement requirement;
+    private final int inForceFrom;
     private final DaySet applies;
     private final DaySet waived;
     private final boolean hasSentBack;
@@ -28,10 +29,11 @@ public final class RequirementDays {
     private final @Nullable FactTimeline dueFact;
     private int @Nullable [] changeDays;
 
-    RequirementDays(KnownFile file, String checklist, Requirement requirement, DaySet applies) {
+    RequirementDays(KnownFile file, RuleBook.Line line, DaySet applies) {
         this.file = file;
-        this.checklist = checklist;
-        this.requirement = requirement;
+        this.checklist = line.checklist();
+        this.requirement = line.requirement();
+        this.inForceFrom = line.inForceFrom();
         this.applies = applies;
         this.waived = waivedDays();
         this.hasSentBack = requirement.types().stream()
@@ -100,24 +102,26 @@ public final class RequirementDays {
         return windows.isEmpty() ? DaySet.none() : DaySet.of(windows);
     }
 
-    public String checklist() {
+    String checklist() {
         return checklist;
     }
 
-    public Requirement requirement() {
+    Requirement requirement() {
         return requirement;
     }
 
+    /** The first day of the version that holds it, or {@link DaySet#SINCE_EVER}. */
+    int inForceFrom() {
+        return inForceFrom;
+    }
+
     /** The days on which it is asked for. */
-    public DaySet applies() {
+    DaySet applies() {
         return applies;
     }
 
-    public Status statusOn(LocalDate day) {
-        return statusOn(DaySet.dayNumber(day));
-    }
-
-    private Status statusOn(int day) {
+    @Override
+    Status statusOn(int day) {
         if (!applies.contains(day)) {
             return Status.NOT_APPLICABLE;
         }
@@ -178,7 +182,7 @@ public final class RequirementDays {
     }
 
     /** The whole answer for a day. */
-    public RequirementAnswer on(LocalDate asked) {
+    RequirementAnswer on(LocalDate asked) {
         int day = DaySet.dayNumber(asked);
         Status status = statusOn(day);
         if (status == Status.NOT_APPLICABLE) {
@@ -243,18 +247,6 @@ public final class RequirementDays {
                 .counted(day);
     }
 
-    private RequirementAnswer.@Nullable Change nextChange(int day, Status status) {
-        for (int change : changeDays()) {
-            if (change > day) {
-                Status then = statusOn(change);
-                if (then != status) {
-                    return new RequirementAnswer.Change(LocalDate.ofEpochDay(change), then);
-                }
-            }
-        }
-        return null;
-    }
-
     /** The first day from {@code day} on, and before {@code limit}, with an open status; else {@code NEVER_ENDS}. */
     int firstOpenDay(int day, int limit) {
         if (statusOn(day).isOpen()) {
@@ -271,51 +263,15 @@ public final class RequirementDays {
         return DaySet.NEVER_ENDS;
     }
 
-    /** The first day of the run of days, holding the day, with one and the same status; empty when it has none. */
-    public Optional<LocalDate> since(LocalDate asked) {
-        int day = DaySet.dayNumber(asked);
-        Status status = statusOn(day);
-        int[] changes = changeDays();
-        for (int i = changes.length - 1; i >= 0; i--) {
-            if (changes[i] <= day && statusOn(changes[i] - 1) != status) {
-                return Optional.of(LocalDate.ofEpochDay(changes[i]));
-            }
-        }
-        return Optional.empty();
-    }
-
-    /** The stretches of equal status that touch the window from the first to the last day, both included. */
-    public List<Stretch> stretches(LocalDate from, LocalDate to) {
-        List<Stretch> result = new ArrayList<>();
-        LocalDate first = from;
-        Status status = statusOn(from);
-        for (int change : changeDays()) {
-            LocalDate day = LocalDate.ofEpochDay(change);
-            if (day.isAfter(from) && !day.isAfter(to)) {
-                Status then = statusOn(change);
-                if (then != status) {
-                    result.add(new Stretch(Window.closed(first, day.minusDays(1)), status));
-                    first = day;
-                    status = then;
-                }
-            }
-        }
-        result.add(new Stretch(Window.closed(first, to), status));
-        return result;
-    }
-
-    /** A run of days with one status. */
-    public record Stretch(Window window, Status status) {}
-
     /** Why each document of its types does or does not count on a day, in the order of the person's documents. */
-    public List<DocumentReason> reasonsOn(LocalDate day) {
+    List<DocumentReason> reasonsOn(LocalDate day) {
         int number = DaySet.dayNumber(day);
         LocalDate start = applies.contains(number) ? spanHolding(number).start : null;
         return new DocumentReasons(file, requirement, evidence(Assumption.AS_DECIDED, start), start).on(day);
     }
 
-    /** Every day at which the status can change, ascending; a superset of the days at which it does. */
-    private int[] changeDays() {
+    @Override
+    int[] changeDays() {
         if (changeDays == null) {
             ChangeDays days = new ChangeDays();
             days.addEdges(applies);

@@ -40,7 +40,7 @@ class AgainstDayByDayTest {
                 assertThat(answer.status()).as(what).isEqualTo(naive.status(list, requirement, on));
                 assertThat(answer.renewal()).as(what).isEqualTo(naive.renewal(list, requirement, on));
                 assertThat(answer.nextChange()).as(what).isEqualTo(naive.nextChange(list, requirement, on));
-                file.requirements().get(i - 1).since(on).ifPresent(since -> {
+                file.slots().get(i - 1).since(on).ifPresent(since -> {
                     assertThat(naive.status(list, requirement, since)).as(what).isEqualTo(answer.status());
                     assertThat(naive.status(list, requirement, since.minusDays(1)))
                             .as(what)

@@ -20,7 +20,7 @@ class DocumentReasonsTest {
         Person person = new Person(
                 "client", null, List.of(Window.from(TODAY.minusDays(100))), List.of(), List.of(), List.of(document));
         return KnownFile.of(book, person, TODAY)
-                .requirements()
+                .slots()
                 .get(0)
                 .reasonsOn(TODAY)
                 .get(0)

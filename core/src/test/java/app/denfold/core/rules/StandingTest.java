@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import app.denfold.core.days.Window;
 import app.denfold.core.rules.Evidence.Leaf;
 import app.denfold.core.rules.RequirementAnswer.Change;
-import app.denfold.core.rules.RequirementDays.Stretch;
+import app.denfold.core.rules.SlotCourse.Stretch;
 import java.time.LocalDate;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -154,7 +154,10 @@ class StandingTest {
                 List.of(),
                 paper(START, end),
                 Document.dated("o", "other", START, START));
-        RuleBook book = book(PLAIN.grace(3), Requirement.of("o", Evidence.ofType("other")), PLAIN.advisory());
+        RuleBook book = book(
+                PLAIN.grace(3),
+                Requirement.of("o", Evidence.ofType("other")),
+                Requirement.of("advised", Evidence.ofType("paper")).advisory());
         assertThatThrownBy(() -> book(PLAIN).type("unknown")).hasMessageContaining("unknown");
         FileStanding standing = KnownFile.of(book, person, end).on(START);
         assertThat(standing.clearThrough()).isEqualTo(new ClearThrough.Through(end.plusDays(3)));
@@ -168,7 +171,7 @@ class StandingTest {
     void stretchesFollowOneAnotherWithoutGap() {
         LocalDate end = START.plusDays(100);
         List<Stretch> stretches = file(PLAIN.lead(10).grace(5), paper(START.plusDays(10), end))
-                .requirements()
+                .slots()
                 .get(0)
                 .stretches(START, end.plusDays(20));
         assertThat(stretches)
