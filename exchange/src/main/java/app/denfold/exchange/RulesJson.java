@@ -2,6 +2,9 @@ package app.denfold.exchange;
 
 import app.denfold.core.rules.Checklist;
 import app.denfold.core.rules.Validity;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.Set;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadFeature;
@@ -40,6 +43,35 @@ public final class RulesJson {
      */
     public static Checklist checklist(String json, Set<String> typeCodes, Sense sense) {
         return new RulesReader(typeCodes, sense).checklist(Place.root(parse(json)));
+    }
+
+    /**
+     * Types and checklists as they were written, each by its code.
+     *
+     * @param types validity rules as JSON
+     * @param checklists whole checklists as JSON
+     */
+    public record Rules(Map<String, String> types, Map<String, String> checklists) {}
+
+    /**
+     * Reads {@code {"documentTypes": [...], "checklists": [...]}}; either may be left out.
+     *
+     * @param knownTypes further types that the checklists may name
+     * @throws BadInput with the place of the first thing that is wrong
+     */
+    public static Rules rules(String json, Set<String> knownTypes, Sense sense) {
+        JsonNode root = parse(json);
+        Place place = Place.root(root).object("documentTypes", "checklists");
+        Set<String> codes = new HashSet<>(knownTypes);
+        codes.addAll(RulesReader.types(place.at("documentTypes")).keySet());
+        new RulesReader(codes, sense).checklists(place.at("checklists"));
+        Map<String, String> types = new LinkedHashMap<>();
+        root.path("documentTypes")
+                .forEach(t ->
+                        types.put(t.get("code").stringValue(), t.get("validity").toString()));
+        Map<String, String> lists = new LinkedHashMap<>();
+        root.path("checklists").forEach(c -> lists.put(c.get("code").stringValue(), c.toString()));
+        return new Rules(types, lists);
     }
 
     static JsonNode parse(String json) {

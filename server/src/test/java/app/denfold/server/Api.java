@@ -28,10 +28,21 @@ public final class Api {
 
     private final MockMvc mvc;
     private final Cookie session;
+    private final LocalDate asOf;
 
     private Api(MockMvc mvc, Cookie session) {
+        this(mvc, session, null);
+    }
+
+    private Api(MockMvc mvc, Cookie session, LocalDate asOf) {
         this.mvc = mvc;
         this.session = session;
+        this.asOf = asOf;
+    }
+
+    /** The same account as it looks at another day. */
+    public Api lookingAt(LocalDate day) {
+        return new Api(mvc, session, day);
     }
 
     /** An answer: its status and its body. */
@@ -81,6 +92,9 @@ public final class Api {
         var builder = request(method, path, values).with(csrf());
         if (session != null) {
             builder.cookie(session);
+        }
+        if (asOf != null) {
+            builder.header("X-As-Of", asOf);
         }
         if (body != null) {
             builder.contentType(MediaType.APPLICATION_JSON)

@@ -59,48 +59,6 @@ class FilingTest {
     }
 
     @Test
-    void storedSlotsEqualRebuiltOnes() throws Exception {
-        Api api = practice.administrator();
-        for (int i = 0; i < 6; i++) {
-            UUID file = api.newEmployee("Stored" + i, null);
-            UUID document = api.fileNewPaper(file, i % 2 == 0 ? "first-aid" : "contract", TODAY.minusDays(i * 90L));
-            if (i % 3 == 0) {
-                api.post("/api/documents/{id}/accept", null, document);
-            }
-            api.post(
-                    "/api/files/{id}/waivers",
-                    Map.of("checklist", "employees", "requirement", "handbook", "reason", "Old hand"),
-                    file);
-        }
-        List<Map<String, Object>> before = slots();
-        recompute.rebuildAll();
-        assertThat(slots()).isEqualTo(before);
-        assertThat(before).anySatisfy(slot -> assertThat(slot.get("status")).isEqualTo("WAIVED"));
-    }
-
-    private List<Map<String, Object>> slots() {
-        return jdbc.sql("select * from slot order by file_id, place").query().listOfRows();
-    }
-
-    @Test
-    void theRollTouchesOnlyFilesWhoseDayHasCome() throws Exception {
-        Api api = practice.administrator();
-        UUID file = api.newEmployee("Rolled", null);
-        api.fileNewPaper(file, "manual-handling", TODAY.minusDays(100));
-        assertThat(recompute.roll()).isZero();
-        jdbc.sql(
-                        "update slot set status = 'MISSING', next_change_on = ?, computed_for = ? where file_id = ? and requirement = 'manual-handling'")
-                .params(TODAY, TODAY.minusDays(1), file)
-                .update();
-        assertThat(recompute.roll()).isEqualTo(1);
-        assertThat(jdbc.sql("select status from slot where file_id = ? and requirement = 'manual-handling'")
-                        .param(file)
-                        .query(String.class)
-                        .single())
-                .isEqualTo("ON_FILE");
-    }
-
-    @Test
     void daysThatCannotBeAreToldAtTheirField() throws Exception {
         Api api = practice.administrator();
         UUID file = api.newEmployee("Days", null);
@@ -240,7 +198,7 @@ class FilingTest {
         Api instructor = practice.colleague("Riding school", false, true);
         assertThat(instructor.get("/api/files/{id}", own).status()).isEqualTo(200);
         assertThat(instructor.get("/api/files/{id}", other).status()).isEqualTo(404);
-        assertThat(instructor.get("/api/files?text=otherteam").<List<String>>at("$[*].id"))
+        assertThat(instructor.get("/api/board?text=otherteam").<List<String>>at("$.rows[*].id"))
                 .isEmpty();
         assertThat(instructor.get("/api/documents/{id}", secret).status()).isEqualTo(404);
         assertThat(instructor.slot(own, "tetanus")).isEqualTo("not-applicable");

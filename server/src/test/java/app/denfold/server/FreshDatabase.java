@@ -28,7 +28,7 @@ public final class FreshDatabase implements ApplicationContextInitializer<Config
                         "denfold.keys=" + folder.resolve("keys"),
                         "denfold.pickup=" + folder.resolve("pickup"),
                         "spring.mail.port=" + TestMail.PORT,
-                        "db-scheduler.enabled=false",
+                        "db-scheduler.polling-interval=200ms",
                         "denfold.pickup-interval=200")
                 .applyTo(context);
     }

@@ -73,8 +73,8 @@ class LedgerTest {
                 .anyMatch(r -> r.contains("was sent back on") && r.contains("“Page two is missing”"))
                 .anyMatch(r -> r.contains("waits for review and counts once accepted"))
                 .anyMatch(r -> r.contains("was marked as entered in error on"))
-                .anyMatch(r -> r.matches("The paper of .* held until .*\\."))
-                .allMatch(r -> r.startsWith("The paper of ") && r.endsWith("."));
+                .anyMatch(r -> r.matches("The first aid certificate of .* held until .*\\."))
+                .allMatch(r -> r.startsWith("The first aid certificate of ") && r.endsWith("."));
         UUID contract = api.fileNewPaper(file, "contract", TODAY.minusDays(2));
         assertThat(contract).isNotNull();
         assertThat(LedgerTest.<List<String>>ofSlot(api, file, "contract", "reasons"))
@@ -124,7 +124,7 @@ class LedgerTest {
     }
 
     @Test
-    void theTableAgreesWithTheLedger() throws Exception {
+    void theBoardAgreesWithTheLedger() throws Exception {
         Api api = practice.administrator();
         UUID file = api.newFile("client", "Tabled", null, "Stables");
         for (String type :
@@ -132,15 +132,20 @@ class LedgerTest {
             api.fileNewPaper(file, type, TODAY.minusDays(3));
         }
         Api.Answer ledger = api.get("/api/files/{id}/ledger", file);
-        Api.Answer table = api.get("/api/files?text=tabled");
-        assertThat(table.<Integer>at("$[0].openSlots"))
+        Api.Answer board = api.get("/api/board?text=tabled&checklist=clients");
+        assertThat(board.<Integer>at("$.rows[0].openSlots"))
                 .isEqualTo(ledger.<Integer>at("$.openSlots"))
                 .isEqualTo(3);
-        assertThat(table.<Boolean>at("$[0].clear")).isFalse();
-        List<String> glyphs = table.at("$[0].slots[*].status");
+        assertThat(board.<Boolean>at("$.rows[0].clear")).isFalse();
+        Map<String, String> letters = board.at("$.letters");
+        List<String> cells = board.<String>at("$.rows[0].cells")
+                .chars()
+                .mapToObj(letter -> letters.get(String.valueOf((char) letter)))
+                .filter(status -> !status.equals("not-applicable"))
+                .toList();
         List<String> slots = ledger.at("$.sections[*].slots[*].status");
-        assertThat(glyphs).containsExactlyInAnyOrderElementsOf(slots);
-        assertThat(api.get("/api/files?text=tabled&kind=employee").<List<String>>at("$[*].id"))
+        assertThat(cells).containsExactlyInAnyOrderElementsOf(slots);
+        assertThat(api.get("/api/board?text=tabled&kind=employee").<List<String>>at("$.rows[*].id"))
                 .doesNotContain(file.toString());
     }
 

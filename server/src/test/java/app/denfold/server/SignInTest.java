@@ -32,7 +32,7 @@ class SignInTest {
     @Test
     void withoutSessionNothingIsTold() throws Exception {
         Api nobody = Api.nobody(mvc);
-        assertThat(nobody.get("/api/files").status()).isEqualTo(401);
+        assertThat(nobody.get("/api/board").status()).isEqualTo(401);
         assertThat(nobody.get("/api/session").status()).isEqualTo(401);
         assertThat(nobody.get("/api/portal").status()).isEqualTo(401);
         assertThat(nobody.get("/api/practice").status()).isEqualTo(200);

@@ -61,6 +61,16 @@ public record Window(@Nullable LocalDate from, @Nullable LocalDate to) {
         return startsNoLaterThan(other.to) && other.startsNoLaterThan(to);
     }
 
+    /** The days that both hold; empty when they share none. */
+    public Optional<Window> intersect(Window other) {
+        if (!overlaps(other)) {
+            return Optional.empty();
+        }
+        LocalDate first = from == null || (other.from != null && other.from.isAfter(from)) ? other.from : from;
+        LocalDate last = to == null || (other.to != null && other.to.isBefore(to)) ? other.to : to;
+        return Optional.of(new Window(first, last));
+    }
+
     private boolean startsNoLaterThan(@Nullable LocalDate day) {
         return from == null || day == null || !from.isAfter(day);
     }

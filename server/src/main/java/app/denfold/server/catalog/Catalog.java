@@ -1,14 +1,26 @@
 package app.denfold.server.catalog;
 
+import app.denfold.core.days.Window;
 import app.denfold.core.rules.Checklist;
 import app.denfold.core.rules.DocumentType;
+import app.denfold.core.rules.Requirement;
 import app.denfold.core.rules.RuleBook;
+import app.denfold.exchange.BadInput;
 import app.denfold.exchange.RulesJson;
+import app.denfold.server.access.Actor;
+import app.denfold.server.catalog.CatalogEvents.RulesChanged;
+import app.denfold.server.people.Kinds;
+import app.denfold.server.people.PeopleEvents.KindsChanged;
 import app.denfold.server.problems.Refusal;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -19,22 +31,41 @@ public class Catalog {
     private final CatalogRepositories.Sections sections;
     private final CatalogRepositories.Types types;
     private final CatalogRepositories.Checklists checklists;
+    private final CatalogRepositories.Revisions revisions;
+    private final Kinds kinds;
+    private final ApplicationEventPublisher events;
+
+    /** The rules as last read; right for as long as the stored revision is the same. */
+    private volatile Rules read;
 
     Catalog(
             CatalogRepositories.Sections sections,
             CatalogRepositories.Types types,
-            CatalogRepositories.Checklists checklists) {
+            CatalogRepositories.Checklists checklists,
+            CatalogRepositories.Revisions revisions,
+            Kinds kinds,
+            ApplicationEventPublisher events) {
         this.sections = sections;
         this.types = types;
         this.checklists = checklists;
+        this.revisions = revisions;
+        this.kinds = kinds;
+        this.events = events;
     }
 
     /**
      * The rules as the core reads them, with what people call things.
      *
+     * @param revision counts up with each change; 0 for rules that are not kept
+     * @param checklistLabels by code, in the order of the checklists
      * @param requirementLabels by checklist and requirement code, as {@code staff/contract}
      */
-    public record Rules(RuleBook book, Map<String, PaperType> types, Map<String, String> requirementLabels) {
+    public record Rules(
+            long revision,
+            RuleBook book,
+            Map<String, PaperType> types,
+            Map<String, String> checklistLabels,
+            Map<String, String> requirementLabels) {
 
         public String label(String checklist, String requirement) {
             return requirementLabels.getOrDefault(checklist + "/" + requirement, requirement);
@@ -43,27 +74,54 @@ public class Catalog {
         public PaperType type(String code) {
             return types.get(code);
         }
+
+        /** The section in which a requirement's slot stands: that of the first type its evidence names. */
+        public String sectionOf(Requirement requirement) {
+            return types.get(requirement.types().iterator().next()).section();
+        }
     }
 
     @Transactional(readOnly = true)
     public Rules rules() {
-        Map<String, PaperType> byCode = new LinkedHashMap<>();
-        types.findAllByOrderByLabel().forEach(t -> byCode.put(t.code(), t));
-        List<DocumentType> forRules =
-                byCode.values().stream().map(PaperType::forRules).toList();
-        List<KeptChecklist> kept = checklists.findAllByOrderByOrdinal();
-        List<Checklist> lists = kept.stream()
-                .map(c -> RulesJson.checklist(c.definition(), byCode.keySet()))
-                .toList();
-        return new Rules(RuleBook.of(forRules, lists), byCode, labels(kept));
+        long revision = revisions.current();
+        Rules before = read;
+        if (before != null && before.revision() == revision) {
+            return before;
+        }
+        Rules fresh = read(revision, types.findAllByOrderByLabel(), checklists.findAllWithVersions());
+        read = fresh;
+        return fresh;
     }
 
-    private static Map<String, String> labels(List<KeptChecklist> kept) {
+    /** The rules that these types and checklists make. */
+    static Rules read(long revision, List<PaperType> types, List<KeptChecklist> kept) {
+        Map<String, PaperType> byCode = new LinkedHashMap<>();
+        types.forEach(t -> byCode.put(t.code(), t));
+        List<DocumentType> forRules =
+                byCode.values().stream().map(PaperType::forRules).toList();
+        Map<String, String> lists = new LinkedHashMap<>();
         Map<String, String> labels = new HashMap<>();
+        List<Checklist> versions = new ArrayList<>();
         for (KeptChecklist list : kept) {
+            lists.put(list.code(), list.label());
             list.requirementLabels().forEach((code, label) -> labels.put(list.code() + "/" + code, label));
+            versions.addAll(versions(list, byCode.keySet()));
         }
-        return labels;
+        return new Rules(revision, RuleBook.of(forRules, versions), byCode, lists, labels);
+    }
+
+    private static List<Checklist> versions(KeptChecklist list, Set<String> typeCodes) {
+        List<Checklist> result = new ArrayList<>();
+        for (int i = 0; i < list.versions().size(); i++) {
+            ChecklistVersion version = list.versions().get(i);
+            Checklist read = RulesJson.checklist(version.definition(), typeCodes);
+            Window between = new Window(version.fromDay(), list.lastDay(i));
+            read.inForce()
+                    .intersect(between)
+                    .ifPresent(window ->
+                            result.add(new Checklist(read.code(), window, read.appliesWhen(), read.requirements())));
+        }
+        return result;
     }
 
     public List<Section> sections() {
@@ -80,6 +138,11 @@ public class Catalog {
                 .orElseThrow(() -> Refusal.invalid("type", "There is no document type " + code + "."));
     }
 
+    /** What checklists may say of facts. */
+    FactSense sense() {
+        return new FactSense(kinds.all());
+    }
+
     @Transactional
     public void add(Section section) {
         sections.save(section);
@@ -88,13 +151,39 @@ public class Catalog {
     @Transactional
     public void add(PaperType type) {
         types.save(type);
+        changed("the type " + type.label(), Actor.system("Set-up"));
     }
 
     /** @throws app.denfold.exchange.BadInput when the definition cannot be read, with its place */
     @Transactional
     public void add(KeptChecklist checklist) {
         List<String> codes = types().stream().map(PaperType::code).toList();
-        RulesJson.checklist(checklist.definition(), java.util.Set.copyOf(codes));
+        RulesJson.checklist(checklist.latest().definition(), Set.copyOf(codes), sense());
         checklists.save(checklist);
+        changed("the checklist " + checklist.label(), Actor.system("Set-up"));
+    }
+
+    /** @throws Refusal when a checklist asks for a fact or value that is no more */
+    @EventListener
+    void on(KindsChanged event) {
+        Set<String> codes = types().stream().map(PaperType::code).collect(Collectors.toSet());
+        for (KeptChecklist list : checklists.findAllWithVersions()) {
+            try {
+                RulesJson.checklist(list.latest().definition(), codes, sense());
+            } catch (BadInput broken) {
+                throw Refusal.conflict(
+                        "fact-used",
+                        "The checklist “" + list.label() + "” needs what would be taken away: " + broken.getMessage()
+                                + ".");
+            }
+        }
+        changed("the kind " + event.label(), event.by());
+    }
+
+    /** Counts the revision up and tells those who computed by the older one. */
+    void changed(String what, Actor by) {
+        RulesRevision revision = revisions.lock();
+        revision.countUp();
+        events.publishEvent(new RulesChanged(revision.revision(), what, by));
     }
 }

@@ -1,6 +1,9 @@
 package app.denfold.server.catalog;
 
+import jakarta.persistence.LockModeType;
 import java.util.List;
+import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.CrudRepository;
 
 final class CatalogRepositories {
@@ -13,9 +16,21 @@ final class CatalogRepositories {
 
     interface Types extends CrudRepository<PaperType, String> {
         List<PaperType> findAllByOrderByLabel();
+
+        boolean existsBySection(String section);
     }
 
     interface Checklists extends CrudRepository<KeptChecklist, String> {
-        List<KeptChecklist> findAllByOrderByOrdinal();
+        @Query("select distinct c from KeptChecklist c left join fetch c.versions order by c.ordinal, c.code")
+        List<KeptChecklist> findAllWithVersions();
+    }
+
+    interface Revisions extends CrudRepository<RulesRevision, Short> {
+        @Query("select r.revision from RulesRevision r")
+        long current();
+
+        @Lock(LockModeType.PESSIMISTIC_WRITE)
+        @Query("select r from RulesRevision r")
+        RulesRevision lock();
     }
 }

@@ -1,14 +1,21 @@
 package app.denfold.server.catalog;
 
+import jakarta.persistence.CollectionTable;
+import jakarta.persistence.ElementCollection;
 import jakarta.persistence.Entity;
+import jakarta.persistence.FetchType;
 import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.OrderColumn;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
-import org.hibernate.annotations.JdbcTypeCode;
-import org.hibernate.type.SqlTypes;
+import java.util.TreeMap;
 
-/** A checklist as the practice set it up: its rules in the open JSON, and what its requirements are called. */
+/** A checklist as the practice set it up, with its versions by the days from which they are in force. */
 @Entity
 @Table(name = "checklist")
 public class KeptChecklist {
@@ -22,11 +29,10 @@ public class KeptChecklist {
     private String label;
     private int ordinal;
 
-    @JdbcTypeCode(SqlTypes.JSON)
-    private String definition;
-
-    @JdbcTypeCode(SqlTypes.JSON)
-    private Map<String, String> requirementLabels;
+    @ElementCollection(fetch = FetchType.LAZY)
+    @CollectionTable(name = "checklist_version", joinColumns = @JoinColumn(name = "checklist_code"))
+    @OrderColumn(name = "place")
+    private List<ChecklistVersion> versions = new ArrayList<>();
 
     protected KeptChecklist() {}
 
@@ -35,19 +41,73 @@ public class KeptChecklist {
         this.code = code;
         this.label = label;
         this.ordinal = ordinal;
-        this.definition = definition;
-        this.requirementLabels = Map.copyOf(requirementLabels);
+        this.versions.add(new ChecklistVersion(null, definition, Map.copyOf(requirementLabels)));
+    }
+
+    /** A checklist without any version yet. */
+    KeptChecklist(String code, String label, int ordinal) {
+        this.code = code;
+        this.label = label;
+        this.ordinal = ordinal;
+    }
+
+    /** The same, not stored. */
+    KeptChecklist copy() {
+        KeptChecklist copy = new KeptChecklist(code, label, ordinal);
+        copy.versions.addAll(versions);
+        return copy;
+    }
+
+    void rename(String to) {
+        this.label = to;
+    }
+
+    void moveTo(int place) {
+        this.ordinal = place;
+    }
+
+    /** Puts a version in force from its day on; one that began on that day, and all later ones, give way. */
+    void put(ChecklistVersion next) {
+        versions.removeIf(v ->
+                next.fromDay() == null || (v.fromDay() != null && !v.fromDay().isBefore(next.fromDay())));
+        versions.add(next);
     }
 
     String code() {
         return code;
     }
 
-    String definition() {
-        return definition;
+    int version() {
+        return version == null ? 0 : version;
     }
 
+    String label() {
+        return label;
+    }
+
+    int ordinal() {
+        return ordinal;
+    }
+
+    /** Oldest first. */
+    List<ChecklistVersion> versions() {
+        return List.copyOf(versions);
+    }
+
+    /** The newest version. */
+    ChecklistVersion latest() {
+        return versions.get(versions.size() - 1);
+    }
+
+    /** The last day of a version; null when it is the newest. */
+    LocalDate lastDay(int place) {
+        return place + 1 < versions.size() ? versions.get(place + 1).fromDay().minusDays(1) : null;
+    }
+
+    /** What requirements are called, those of older versions included; the newest name wins. */
     Map<String, String> requirementLabels() {
-        return requirementLabels;
+        Map<String, String> labels = new TreeMap<>();
+        versions.forEach(v -> labels.putAll(v.requirementLabels()));
+        return labels;
     }
 }

@@ -63,6 +63,43 @@ public class PaperType {
         this.synonyms = List.copyOf(synonyms);
     }
 
+    /** Gives its documents names by this pattern. */
+    PaperType named(String pattern) {
+        NamePattern.parse(pattern);
+        this.namingPattern = pattern;
+        return this;
+    }
+
+    /** Takes over all that can be changed of a type. */
+    void take(PaperType from) {
+        this.label = from.label;
+        this.section = from.section;
+        this.validity = from.validity;
+        this.namingPattern = from.namingPattern;
+        this.signers = from.signers;
+        this.needsReview = from.needsReview;
+        this.sensitive = from.sensitive;
+        this.synonyms = from.synonyms;
+    }
+
+    /** @throws app.denfold.exchange.BadInput when the validity rule cannot be read */
+    void holdBy(String rule) {
+        RulesJson.validity(rule);
+        this.validity = rule;
+    }
+
+    int version() {
+        return version == null ? 0 : version;
+    }
+
+    String validity() {
+        return validity;
+    }
+
+    String namingPatternText() {
+        return namingPattern;
+    }
+
     public String code() {
         return code;
     }

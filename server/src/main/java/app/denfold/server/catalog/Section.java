@@ -25,6 +25,11 @@ public class Section {
         this.ordinal = ordinal;
     }
 
+    void take(String newLabel, int place) {
+        this.label = newLabel;
+        this.ordinal = place;
+    }
+
     public String code() {
         return code;
     }

@@ -1,6 +1,7 @@
 package app.denfold.server.coverage;
 
 import app.denfold.core.rules.KnownFile;
+import app.denfold.core.rules.Requirement;
 import app.denfold.core.rules.RequirementAnswer;
 import app.denfold.core.rules.Status;
 import app.denfold.server.access.Viewer;
@@ -22,19 +23,20 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
+/** How one file stands. */
 @RestController
 class CoverageController {
 
     private final Ledger ledger;
-    private final FilesTable table;
+    private final Lines lines;
     private final GrantWaiver waivers;
     private final EvaluateFile evaluate;
     private final PracticeCalendar calendar;
 
     CoverageController(
-            Ledger ledger, FilesTable table, GrantWaiver waivers, EvaluateFile evaluate, PracticeCalendar calendar) {
+            Ledger ledger, Lines lines, GrantWaiver waivers, EvaluateFile evaluate, PracticeCalendar calendar) {
         this.ledger = ledger;
-        this.table = table;
+        this.lines = lines;
         this.waivers = waivers;
         this.evaluate = evaluate;
         this.calendar = calendar;
@@ -49,15 +51,36 @@ class CoverageController {
     record NewcomerSlot(
             String label, String status, @Nullable LocalDate due, boolean blocking) {}
 
-    @GetMapping("/api/files")
-    List<FilesTable.FileRow> files(
-            Viewer viewer, @RequestParam(defaultValue = "") String text, @RequestParam(defaultValue = "") String kind) {
-        return table.rows(viewer, text, kind);
+    /** @param known {@code then} for what was known on the day, otherwise what is known now */
+    @GetMapping("/api/files/{id}/ledger")
+    Ledger.LedgerAnswer ledger(
+            Viewer viewer,
+            @PathVariable UUID id,
+            @RequestParam(required = false) LocalDate asOf,
+            @RequestParam(required = false) String known) {
+        return ledger.of(viewer, id, calendar.asOf(asOf, known));
     }
 
-    @GetMapping("/api/files/{id}/ledger")
-    Ledger.LedgerAnswer ledger(Viewer viewer, @PathVariable UUID id) {
-        return ledger.of(viewer, id);
+    @GetMapping("/api/files/{id}/slots/{checklist}/{requirement}")
+    Ledger.SlotAnswer slot(
+            Viewer viewer,
+            @PathVariable UUID id,
+            @PathVariable String checklist,
+            @PathVariable String requirement,
+            @RequestParam(required = false) LocalDate asOf,
+            @RequestParam(required = false) String known) {
+        return ledger.slot(viewer, id, new SlotKey(id, checklist, requirement), calendar.asOf(asOf, known));
+    }
+
+    @GetMapping("/api/files/{id}/lines")
+    Lines.LinesAnswer lines(
+            Viewer viewer,
+            @PathVariable UUID id,
+            @RequestParam LocalDate from,
+            @RequestParam LocalDate to,
+            @RequestParam(required = false) LocalDate asOf,
+            @RequestParam(required = false) String known) {
+        return lines.of(viewer, id, from, to, calendar.asOf(asOf, known));
     }
 
     @PostMapping("/api/files/{id}/waivers")
@@ -75,7 +98,7 @@ class CoverageController {
         Map<String, String> facts = body.facts() == null ? Map.of() : body.facts();
         KnownFile known = evaluate.evaluateNewcomer(viewer, body.kind(), body.birthDate(), from, facts, day);
         Catalog.Rules rules = evaluate.visibleRules(viewer);
-        return known.requirements().stream()
+        return known.slots().stream()
                 .map(r -> r.on(day))
                 .filter(r -> r.status() != Status.NOT_APPLICABLE)
                 .map(r -> slot(r, rules))
@@ -83,7 +106,7 @@ class CoverageController {
     }
 
     private static NewcomerSlot slot(RequirementAnswer r, Catalog.Rules rules) {
-        boolean blocking = r.level() == app.denfold.core.rules.Requirement.Level.BLOCKING;
+        boolean blocking = r.level() == Requirement.Level.BLOCKING;
         return new NewcomerSlot(
                 rules.label(r.checklist(), r.requirement()), r.status().code(), r.due(), blocking);
     }

@@ -2,6 +2,7 @@ package app.denfold.server.coverage;
 
 import app.denfold.core.days.Window;
 import app.denfold.core.rules.Checklist;
+import app.denfold.core.rules.Document;
 import app.denfold.core.rules.FactValue;
 import app.denfold.core.rules.KnownFile;
 import app.denfold.core.rules.Person;
@@ -13,14 +14,18 @@ import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.people.ActiveSpan;
 import app.denfold.server.people.Fact;
 import app.denfold.server.people.FactDefinition;
+import app.denfold.server.people.Files;
 import app.denfold.server.people.Kinds;
 import app.denfold.server.people.PersonFile;
+import app.denfold.server.people.PersonForRules;
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.Collection;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** Turns what is stored about a person into what the core evaluates. */
@@ -31,8 +36,10 @@ class EvaluateFile {
     private final Documents documents;
     private final WaiverRepository waivers;
     private final Kinds kinds;
+    private final Files files;
 
-    EvaluateFile(Catalog catalog, Documents documents, WaiverRepository waivers, Kinds kinds) {
+    EvaluateFile(Catalog catalog, Documents documents, WaiverRepository waivers, Kinds kinds, Files files) {
+        this.files = files;
         this.catalog = catalog;
         this.documents = documents;
         this.waivers = waivers;
@@ -47,25 +54,42 @@ class EvaluateFile {
             List<Waiver> waivers,
             KnownFile known) {}
 
-    Evaluated evaluate(PersonFile file, LocalDate known) {
-        return evaluate(file, catalog.rules(), documents.ofFile(file.id()), known);
-    }
-
-    /** The same with only those requirements of which the viewer may see a type. */
+    /** The file with only those requirements of which the viewer may see a type. */
     Evaluated evaluateFor(Viewer viewer, PersonFile file, LocalDate known) {
         return evaluate(file, visibleRules(viewer), documents.ofFile(file.id()), known);
     }
 
+    Evaluated evaluate(PersonFile file, LocalDate known) {
+        return evaluate(file, catalog.rules(), documents.ofFile(file.id()), known);
+    }
+
     Evaluated evaluate(PersonFile file, Catalog.Rules rules, List<FiledDocument> papers, LocalDate known) {
-        List<Waiver> waived = waivers.findByFileId(file.id());
-        Person person = new Person(
-                file.kind(),
-                file.birthDate(),
-                file.activeSpans().stream().map(EvaluateFile::window).toList(),
-                facts(file.kind(), file.facts()),
-                waived.stream().map(Waiver::forRules).toList(),
-                papers.stream().map(FiledDocument::forRules).toList());
+        List<Waiver> waived = waivers.findByFileIdIn(List.of(file.id()));
+        Person person = person(
+                new PersonForRules(file.id(), file.kind(), file.birthDate(), file.activeSpans(), file.facts()),
+                papers.stream().map(FiledDocument::forRules).toList(),
+                waived,
+                kinds.forms());
         return new Evaluated(file, rules, papers, waived, KnownFile.of(rules.book(), person, known));
+    }
+
+    /** What the core evaluates of each of these files, in a fixed number of reads. */
+    Map<UUID, Person> persons(Collection<UUID> fileIds) {
+        Map<String, Map<String, FactDefinition.Form>> forms = kinds.forms();
+        Map<UUID, List<Document>> papers = documents.forRules(fileIds);
+        Map<UUID, List<Waiver>> waived =
+                waivers.findByFileIdIn(fileIds).stream().collect(Collectors.groupingBy(Waiver::fileId));
+        Map<UUID, Person> persons = new LinkedHashMap<>();
+        for (PersonForRules person : files.forRules(fileIds)) {
+            persons.put(
+                    person.id(),
+                    person(
+                            person,
+                            papers.getOrDefault(person.id(), List.of()),
+                            waived.getOrDefault(person.id(), List.of()),
+                            forms));
+        }
+        return persons;
     }
 
     /** A person who has no file yet. */
@@ -76,12 +100,40 @@ class EvaluateFile {
             LocalDate from,
             Map<String, String> facts,
             LocalDate known) {
+        kinds.kind(kind);
         List<Fact> dated = facts.entrySet().stream()
                 .map(e -> new Fact(e.getKey(), e.getValue(), from, null))
                 .toList();
-        Person person =
-                new Person(kind, birthDate, List.of(new Window(from, null)), facts(kind, dated), List.of(), List.of());
-        return KnownFile.of(visibleRules(viewer).book(), person, known);
+        PersonForRules newcomer = new PersonForRules(null, kind, birthDate, List.of(new ActiveSpan(from, null)), dated);
+        return KnownFile.of(visibleRules(viewer).book(), person(newcomer, List.of(), List.of(), kinds.forms()), known);
+    }
+
+    private static Person person(
+            PersonForRules from,
+            List<Document> papers,
+            List<Waiver> waived,
+            Map<String, Map<String, FactDefinition.Form>> forms) {
+        Map<String, FactDefinition.Form> ofKind = forms.get(from.kind());
+        return new Person(
+                from.kind(),
+                from.birthDate(),
+                from.activeSpans().stream()
+                        .map(s -> new Window(s.fromDay(), s.toDay()))
+                        .toList(),
+                from.facts().stream().map(f -> fact(f, ofKind.get(f.name()))).toList(),
+                waived.stream().map(Waiver::forRules).toList(),
+                papers);
+    }
+
+    private static Person.Fact fact(Fact fact, FactDefinition.Form form) {
+        return new Person.Fact(fact.name(), value(form, fact.value()), new Window(fact.fromDay(), fact.toDay()));
+    }
+
+    private static FactValue value(FactDefinition.Form form, String value) {
+        if (form == FactDefinition.Form.NUMBER) {
+            return new FactValue.Number(new BigDecimal(value));
+        }
+        return form == FactDefinition.Form.YES_NO ? new FactValue.YesNo(value.equals("yes")) : FactValue.text(value);
     }
 
     Catalog.Rules visibleRules(Viewer viewer) {
@@ -100,30 +152,12 @@ class EvaluateFile {
                                 .toList()))
                 .toList();
         return new Catalog.Rules(
+                rules.revision(),
                 RuleBook.of(
                         rules.types().values().stream().map(t -> t.forRules()).toList(), visible),
                 rules.types(),
+                rules.checklistLabels(),
                 rules.requirementLabels());
-    }
-
-    private static Window window(ActiveSpan span) {
-        return new Window(span.fromDay(), span.toDay());
-    }
-
-    private List<Person.Fact> facts(String kind, List<Fact> facts) {
-        Map<String, FactDefinition.Form> forms =
-                kinds.kind(kind).facts().stream().collect(Collectors.toMap(FactDefinition::name, FactDefinition::form));
-        Stream<Person.Fact> dated = facts.stream()
-                .map(f -> new Person.Fact(
-                        f.name(), value(forms.get(f.name()), f.value()), new Window(f.fromDay(), f.toDay())));
-        return dated.toList();
-    }
-
-    private static FactValue value(FactDefinition.Form form, String value) {
-        if (form == FactDefinition.Form.NUMBER) {
-            return new FactValue.Number(new BigDecimal(value));
-        }
-        return form == FactDefinition.Form.YES_NO ? new FactValue.YesNo(value.equals("yes")) : FactValue.text(value);
     }
 
     static boolean isVisible(Viewer viewer, Catalog.Rules rules, FiledDocument document) {

@@ -1,7 +1,7 @@
 package app.denfold.server.coverage;
 
 import app.denfold.core.rules.ClearThrough;
-import app.denfold.core.rules.FileStanding;
+import app.denfold.core.rules.Status;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.PostLoad;
@@ -9,10 +9,11 @@ import jakarta.persistence.PostPersist;
 import jakarta.persistence.Table;
 import jakarta.persistence.Transient;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.UUID;
 import org.springframework.data.domain.Persistable;
 
-/** How a whole file stands; a cache beside its slots. */
+/** How a whole file stands, with how many of its slots have each status; a cache beside its slots. */
 @Entity
 @Table(name = "file_standing")
 class FileStandingRow implements Persistable<UUID> {
@@ -23,7 +24,18 @@ class FileStandingRow implements Persistable<UUID> {
     private boolean clear;
     private LocalDate clearThrough;
     private int openSlots;
-    private LocalDate computedFor;
+    private int openBlocking;
+    private long rulesRevision;
+    private int waived;
+    private int onFile;
+    private int expiring;
+    private int inGrace;
+    private int inReview;
+    private int awaitingSignature;
+    private int lapsed;
+    private int sentBack;
+    private int notYetDue;
+    private int missing;
 
     @Transient
     private boolean stored;
@@ -34,13 +46,51 @@ class FileStandingRow implements Persistable<UUID> {
         this.fileId = fileId;
     }
 
-    void take(FileStanding standing, LocalDate day) {
-        this.clear = standing.isClear();
-        this.clearThrough = standing.clearThrough() instanceof ClearThrough.Through through ? through.day() : null;
-        this.openSlots = (int) standing.requirements().stream()
-                .filter(r -> r.status().isOpen())
-                .count();
-        this.computedFor = day;
+    /** @param revision of the rules by which the slots were computed */
+    void take(List<Slot> slots, ClearThrough through, long revision) {
+        waived = onFile = expiring = inGrace = inReview = awaitingSignature = 0;
+        lapsed = sentBack = notYetDue = missing = openSlots = openBlocking = 0;
+        slots.forEach(slot -> count(slot.status(), slot.isBlocking(), 1));
+        this.clear = !(through instanceof ClearThrough.NotClear);
+        this.clearThrough = through instanceof ClearThrough.Through t ? t.day() : null;
+        this.rulesRevision = revision;
+    }
+
+    /**
+     * One slot went from one status to another.
+     *
+     * @return false when the file became clear, so that until when must be computed
+     */
+    boolean change(boolean blocking, Status from, Status to) {
+        count(from, blocking, -1);
+        count(to, blocking, 1);
+        if (openBlocking > 0) {
+            clear = false;
+            clearThrough = null;
+        }
+        return openBlocking > 0 || clear;
+    }
+
+    private void count(Status status, boolean blocking, int by) {
+        switch (status) {
+            case WAIVED -> waived += by;
+            case ON_FILE -> onFile += by;
+            case EXPIRING -> expiring += by;
+            case IN_GRACE -> inGrace += by;
+            case IN_REVIEW -> inReview += by;
+            case AWAITING_SIGNATURE -> awaitingSignature += by;
+            case LAPSED -> lapsed += by;
+            case SENT_BACK -> sentBack += by;
+            case NOT_YET_DUE -> notYetDue += by;
+            case MISSING -> missing += by;
+            case NOT_APPLICABLE -> {
+                return;
+            }
+        }
+        if (status.isOpen()) {
+            openSlots += by;
+            openBlocking += blocking ? by : 0;
+        }
     }
 
     @Override
@@ -57,13 +107,5 @@ class FileStandingRow implements Persistable<UUID> {
     @PostPersist
     void wasStored() {
         stored = true;
-    }
-
-    boolean isClear() {
-        return clear;
-    }
-
-    LocalDate clearThrough() {
-        return clearThrough;
     }
 }

@@ -2,7 +2,7 @@ package app.denfold.server.coverage;
 
 import app.denfold.core.rules.KnownFile;
 import app.denfold.core.rules.RequirementAnswer;
-import app.denfold.core.rules.RequirementDays;
+import app.denfold.core.rules.SlotCourse;
 import app.denfold.core.rules.Status;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
@@ -78,21 +78,14 @@ public class FilingEffect {
     private static List<SlotEffect> effects(
             String type, Catalog.Rules rules, KnownFile before, KnownFile after, KnownFile accepted, LocalDate today) {
         List<SlotEffect> effects = new ArrayList<>();
-        for (int i = 0; i < before.requirements().size(); i++) {
-            RequirementDays requirement = before.requirements().get(i);
-            if (requirement.requirement().types().contains(type)
-                    && requirement.statusOn(today) != Status.NOT_APPLICABLE) {
-                SlotStanding now = SlotStanding.of(requirement.on(today));
-                SlotStanding then = SlotStanding.of(after.requirements().get(i).on(today));
-                SlotStanding later =
-                        SlotStanding.of(accepted.requirements().get(i).on(today));
+        for (int i = 0; i < before.slots().size(); i++) {
+            SlotCourse slot = before.slots().get(i);
+            if (slot.requirementOn(today).types().contains(type) && slot.statusOn(today) != Status.NOT_APPLICABLE) {
+                SlotStanding now = SlotStanding.of(slot.on(today));
+                SlotStanding then = SlotStanding.of(after.slots().get(i).on(today));
+                SlotStanding later = SlotStanding.of(accepted.slots().get(i).on(today));
                 effects.add(new SlotEffect(
-                        rules.label(
-                                requirement.checklist(),
-                                requirement.requirement().code()),
-                        now,
-                        then,
-                        later.equals(then) ? null : later));
+                        rules.label(slot.checklist(), slot.code()), now, then, later.equals(then) ? null : later));
             }
         }
         return effects;

@@ -5,16 +5,19 @@ import app.denfold.core.rules.DocumentReason;
 import app.denfold.core.rules.FileStanding;
 import app.denfold.core.rules.Requirement;
 import app.denfold.core.rules.RequirementAnswer;
-import app.denfold.core.rules.RequirementDays;
+import app.denfold.core.rules.SlotCourse;
 import app.denfold.core.rules.Status;
 import app.denfold.server.access.Role;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
+import app.denfold.server.catalog.PaperType;
 import app.denfold.server.catalog.Section;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.people.Files;
 import app.denfold.server.people.PersonFile;
+import app.denfold.server.practice.AsOf;
 import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -24,6 +27,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -77,19 +81,29 @@ public class Ledger {
     public record LedgerPaper(
             UUID id, String name, String type, String typeLabel, LocalDate documentDate, String state, int versions) {}
 
-    /** @throws app.denfold.server.problems.Refusal when the viewer may not see the file */
+    /** @throws Refusal when the viewer may not see the file */
     @Transactional(readOnly = true)
-    public LedgerAnswer of(Viewer viewer, UUID fileId) {
+    public LedgerAnswer of(Viewer viewer, UUID fileId, AsOf day) {
         PersonFile file = files.visible(viewer, fileId);
-        LocalDate today = calendar.today();
-        EvaluateFile.Evaluated evaluated = evaluate.evaluateFor(viewer, file, today);
-        return new Build(viewer, evaluated, today).answer();
+        return new Build(viewer, evaluate.evaluateFor(viewer, file, day.known()), day).answer();
+    }
+
+    /** One slot of a file. @throws Refusal when there is none or the viewer may not see it */
+    @Transactional(readOnly = true)
+    SlotAnswer slot(Viewer viewer, UUID fileId, SlotKey key, AsOf day) {
+        PersonFile file = files.visible(viewer, fileId);
+        Build build = new Build(viewer, evaluate.evaluateFor(viewer, file, day.known()), day);
+        return build.slots()
+                .filter(s -> s.checklist().equals(key.checklist()) && s.code().equals(key.requirement()))
+                .findFirst()
+                .map(build::slot)
+                .orElseThrow(() -> Refusal.notFound("slot"));
     }
 
     /** The slots of a file that are not met or about to lapse, for telling people about them. */
     @Transactional(readOnly = true)
     public List<SlotAnswer> openSlots(Viewer viewer, UUID fileId) {
-        return of(viewer, fileId).sections().stream()
+        return of(viewer, fileId, calendar.asOf(null, null)).sections().stream()
                 .flatMap(s -> s.slots().stream())
                 .filter(Ledger::isWanting)
                 .toList();
@@ -99,9 +113,9 @@ public class Ledger {
     @Transactional(readOnly = true)
     public List<SlotAnswer> openSlots(UUID fileId) {
         PersonFile file = files.file(fileId);
-        LocalDate today = calendar.today();
+        AsOf today = calendar.asOf(null, null);
         Viewer all = new Viewer(null, "", "", Role.ADMINISTRATOR, null, true, false);
-        return new Build(all, evaluate.evaluate(file, today), today)
+        return new Build(all, evaluate.evaluate(file, today.known()), today)
                 .answer().sections().stream()
                         .flatMap(s -> s.slots().stream())
                         .filter(Ledger::isWanting)
@@ -118,25 +132,26 @@ public class Ledger {
     }
 
     private final class Build {
-        private final Viewer viewer;
         private final EvaluateFile.Evaluated evaluated;
         private final Catalog.Rules rules;
-        private final LocalDate today;
+        private final LocalDate day;
+        private final LocalDate known;
         private final Map<String, FiledDocument> papers;
         private final Set<UUID> placed = new HashSet<>();
 
-        Build(Viewer viewer, EvaluateFile.Evaluated evaluated, LocalDate today) {
-            this.viewer = viewer;
+        Build(Viewer viewer, EvaluateFile.Evaluated evaluated, AsOf asked) {
             this.evaluated = evaluated;
             this.rules = evaluated.rules();
-            this.today = today;
+            this.day = asked.on();
+            this.known = asked.known();
             this.papers = evaluated.documents().stream()
                     .filter(d -> EvaluateFile.isVisible(viewer, rules, d))
+                    .filter(d -> !d.receivedOn().isAfter(known))
                     .collect(Collectors.toMap(d -> d.id().toString(), d -> d));
         }
 
         LedgerAnswer answer() {
-            FileStanding standing = evaluated.known().on(today);
+            FileStanding standing = evaluated.known().on(day);
             List<SectionAnswer> sections = new ArrayList<>();
             for (Section section : catalog.sections()) {
                 SectionAnswer answer = section(section);
@@ -155,31 +170,34 @@ public class Ledger {
         private SectionAnswer section(Section section) {
             List<SlotAnswer> slots = new ArrayList<>();
             int met = 0;
-            for (RequirementDays requirement : evaluated.known().requirements()) {
-                Status status = requirement.statusOn(today);
-                if (status != Status.NOT_APPLICABLE && sectionOf(requirement).equals(section.code())) {
-                    slots.add(slot(requirement));
+            for (SlotCourse course : evaluated.known().slots()) {
+                Status status = course.statusOn(day);
+                if (status != Status.NOT_APPLICABLE && sectionOf(course).equals(section.code())) {
+                    slots.add(slot(course));
                     met += status.isMet() ? 1 : 0;
                 }
             }
             return new SectionAnswer(section.code(), section.label(), met, slots.size(), slots);
         }
 
-        private String sectionOf(RequirementDays requirement) {
-            String first = requirement.requirement().types().iterator().next();
-            return rules.type(first).section();
+        Stream<SlotCourse> slots() {
+            return evaluated.known().slots().stream();
         }
 
-        private SlotAnswer slot(RequirementDays requirement) {
-            RequirementAnswer answer = requirement.on(today);
-            Set<String> types = requirement.requirement().types();
+        private String sectionOf(SlotCourse course) {
+            return rules.sectionOf(course.requirementOn(day));
+        }
+
+        SlotAnswer slot(SlotCourse course) {
+            RequirementAnswer answer = course.on(day);
+            Set<String> types = course.requirementOn(day).types();
             return new SlotAnswer(
                     answer.checklist(),
                     answer.requirement(),
                     rules.label(answer.checklist(), answer.requirement()),
                     answer.status().code(),
                     answer.level() == Requirement.Level.BLOCKING,
-                    requirement.since(today).orElse(null),
+                    course.since(day).orElse(null),
                     coveredThrough(answer),
                     answer.due(),
                     answer.renewal().code(),
@@ -188,7 +206,7 @@ public class Ledger {
                             ? null
                             : answer.nextChange().status().code(),
                     List.copyOf(types),
-                    reasons(requirement, answer),
+                    reasons(course, answer),
                     papersOf(types, answer));
         }
 
@@ -201,19 +219,20 @@ public class Ledger {
 
         private java.util.Optional<Waiver> waiver(RequirementAnswer answer) {
             return evaluated.waivers().stream()
-                    .filter(w -> w.covers(answer.checklist(), answer.requirement(), today))
+                    .filter(w -> w.isKnownOn(known) && w.covers(answer.checklist(), answer.requirement(), day))
                     .findFirst();
         }
 
-        private List<String> reasons(RequirementDays requirement, RequirementAnswer answer) {
+        private List<String> reasons(SlotCourse course, RequirementAnswer answer) {
             List<String> sentences = new ArrayList<>();
             if (answer.status() == Status.WAIVED) {
                 waiver(answer).ifPresent(w -> sentences.add(w.words()));
             }
-            for (DocumentReason reason : requirement.reasonsOn(today)) {
+            for (DocumentReason reason : course.reasonsOn(day)) {
                 FiledDocument document = papers.get(reason.documentId());
                 if (document != null) {
-                    sentences.add(ReasonWords.of(reason.why(), document));
+                    sentences.add(ReasonWords.of(
+                            reason.why(), document, rules.type(document.type()).label()));
                 }
             }
             if (sentences.isEmpty()) {
@@ -226,7 +245,7 @@ public class Ledger {
             List<LedgerPaper> lines = new ArrayList<>();
             for (FiledDocument document : evaluated.documents()) {
                 if (types.contains(document.type())
-                        && !document.isVoided()
+                        && document.existsOn(known)
                         && papers.containsKey(document.id().toString())) {
                     placed.add(document.id());
                     boolean counts = answer.counted().contains(document.id().toString());
@@ -237,16 +256,19 @@ public class Ledger {
         }
 
         private String state(FiledDocument document) {
-            if (document.isVoided()) {
+            PaperType type = rules.type(document.type());
+            if (!document.existsOn(known)) {
                 return "voided";
             }
-            if (document.sentBackOn() != null) {
+            if (document.decisionOn(known) == FiledDocument.Decision.SENT_BACK) {
                 return "sent back";
             }
-            if (!document.unsignedBy(rules.type(document.type())).isEmpty()) {
+            if (!document.unsignedBy(type, known).isEmpty()) {
                 return "unsigned";
             }
-            return rules.type(document.type()).needsReview() && document.acceptedOn() == null ? "in review" : "filed";
+            return type.needsReview() && document.decisionOn(known) == FiledDocument.Decision.NONE
+                    ? "in review"
+                    : "filed";
         }
 
         private LedgerPaper paper(FiledDocument d, String state) {

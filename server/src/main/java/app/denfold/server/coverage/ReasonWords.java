@@ -11,8 +11,9 @@ final class ReasonWords {
 
     private ReasonWords() {}
 
-    static String of(DocumentReason.Why why, FiledDocument document) {
-        String paper = "The paper of " + words(document.documentDate());
+    /** @param label what the document's type is called */
+    static String of(DocumentReason.Why why, FiledDocument document, String label) {
+        String paper = "The " + inSentence(label) + " of " + words(document.documentDate());
         if (why instanceof DocumentReason.Counts counts) {
             return paper + " " + holds(counts.window()) + ".";
         }
@@ -46,6 +47,12 @@ final class ReasonWords {
             return paper + " is dated before " + words(before.firstDayThatCounts()) + ", the first day that counts.";
         }
         return paper + " ended before it began and never held.";
+    }
+
+    /** With a small first letter, unless it begins with an abbreviation. */
+    static String inSentence(String label) {
+        boolean abbreviation = label.length() > 1 && Character.isUpperCase(label.charAt(1));
+        return abbreviation ? label : label.substring(0, 1).toLowerCase(java.util.Locale.ROOT) + label.substring(1);
     }
 
     private static String holds(Window window) {

@@ -1,149 +1,180 @@
 package app.denfold.server.coverage;
 
-import app.denfold.core.rules.FileStanding;
-import app.denfold.core.rules.RequirementDays;
-import app.denfold.server.documents.DocumentEvents.FileContentChanged;
+import app.denfold.core.rules.KnownFile;
+import app.denfold.core.rules.Person;
+import app.denfold.core.rules.SlotCourse;
+import app.denfold.core.rules.Status;
+import app.denfold.server.catalog.Catalog;
 import app.denfold.server.people.Files;
-import app.denfold.server.people.PeopleEvents.FileOpened;
-import app.denfold.server.people.PeopleEvents.PersonChanged;
 import app.denfold.server.practice.PracticeCalendar;
+import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.IntConsumer;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.boot.context.event.ApplicationReadyEvent;
-import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.transaction.support.TransactionSynchronization;
-import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/**
- * Keeps stored slots equal to what the core computes: for one person in the transaction that changed something of his,
- * and each night for those whose next change day has come.
- */
+/** Keeps stored slots equal to what the core computes. Files are held while theirs are computed. */
 @Service
 public class RecomputeSlots {
 
     private static final Logger LOG = LoggerFactory.getLogger(RecomputeSlots.class);
+    private static final int FILES_AT_ONCE = 200;
+    private static final int SLOTS_AT_ONCE = 2_000;
 
     private final EvaluateFile evaluate;
+    private final Catalog catalog;
     private final Files files;
     private final SlotRepository slots;
     private final FileStandingRepository standings;
     private final PracticeCalendar calendar;
     private final TransactionTemplate transactions;
+    private final EntityManager entities;
 
     RecomputeSlots(
             EvaluateFile evaluate,
+            Catalog catalog,
             Files files,
             SlotRepository slots,
             FileStandingRepository standings,
             PracticeCalendar calendar,
-            TransactionTemplate transactions) {
+            TransactionTemplate transactions,
+            EntityManager entities) {
         this.evaluate = evaluate;
+        this.catalog = catalog;
         this.files = files;
         this.slots = slots;
         this.standings = standings;
         this.calendar = calendar;
         this.transactions = transactions;
+        this.entities = entities;
     }
 
-    @EventListener
-    void on(FileOpened event) {
-        recomputeBeforeCommit(event.fileId());
-    }
-
-    @EventListener
-    void on(PersonChanged event) {
-        recomputeBeforeCommit(event.fileId());
-    }
-
-    @EventListener
-    void on(FileContentChanged event) {
-        recomputeBeforeCommit(event.fileId());
-    }
-
-    /** Once for each file of the running transaction, however much of it changes. */
-    private void recomputeBeforeCommit(UUID fileId) {
-        Touched touched = (Touched) TransactionSynchronizationManager.getResource(this);
-        if (touched == null) {
-            touched = new Touched();
-            TransactionSynchronizationManager.bindResource(this, touched);
-            TransactionSynchronizationManager.registerSynchronization(touched);
-        }
-        touched.files.add(fileId);
-    }
-
-    private final class Touched implements TransactionSynchronization {
-        private final Set<UUID> files = new LinkedHashSet<>();
-
-        @Override
-        public void beforeCommit(boolean readOnly) {
-            files.forEach(RecomputeSlots.this::recompute);
-        }
-
-        @Override
-        public void suspend() {
-            TransactionSynchronizationManager.unbindResource(RecomputeSlots.this);
-        }
-
-        @Override
-        public void resume() {
-            TransactionSynchronizationManager.bindResource(RecomputeSlots.this, this);
-        }
-
-        @Override
-        public void afterCompletion(int status) {
-            TransactionSynchronizationManager.unbindResourceIfPossible(RecomputeSlots.this);
-        }
-    }
-
-    /** Computes the slots of one file for today and stores them. */
+    /** Computes the slots of these files for today and stores what differs. */
     @Transactional
-    public void recompute(UUID fileId) {
+    public void recompute(Collection<UUID> fileIds) {
+        List<UUID> all = List.copyOf(fileIds);
+        for (int i = 0; i < all.size(); i += FILES_AT_ONCE) {
+            recomputeSome(all.subList(i, Math.min(all.size(), i + FILES_AT_ONCE)));
+        }
+    }
+
+    private void recomputeSome(List<UUID> fileIds) {
+        files.lock(fileIds);
         LocalDate today = calendar.today();
-        EvaluateFile.Evaluated evaluated = evaluate.evaluate(files.file(fileId), today);
+        Catalog.Rules rules = catalog.rules();
+        Map<UUID, List<Slot>> stored = slots.findByFiles(fileIds).stream()
+                .collect(Collectors.groupingBy(s -> s.key().fileId()));
+        Map<UUID, FileStandingRow> standing = new HashMap<>();
+        standings.findAllById(fileIds).forEach(row -> standing.put(row.getId(), row));
+        for (Map.Entry<UUID, Person> person : evaluate.persons(fileIds).entrySet()) {
+            UUID id = person.getKey();
+            KnownFile known = KnownFile.of(rules.book(), person.getValue(), today);
+            List<Slot> now = store(id, known, stored.getOrDefault(id, List.of()), today);
+            FileStandingRow row = standing.getOrDefault(id, new FileStandingRow(id));
+            row.take(now, known.clearThrough(today), rules.revision());
+            standings.save(row);
+        }
+    }
+
+    private List<Slot> store(UUID fileId, KnownFile known, List<Slot> stored, LocalDate today) {
         Map<SlotKey, Slot> before = new HashMap<>();
-        slots.findByFile(fileId).forEach(s -> before.put(s.key(), s));
-        int place = 0;
-        for (RequirementDays requirement : evaluated.known().requirements()) {
-            SlotKey key = new SlotKey(
-                    fileId, requirement.checklist(), requirement.requirement().code());
+        stored.forEach(slot -> before.put(slot.key(), slot));
+        List<Slot> now = new ArrayList<>();
+        for (SlotCourse course : known.slots()) {
+            SlotKey key = new SlotKey(fileId, course.checklist(), course.code());
             Slot slot = before.containsKey(key) ? before.remove(key) : new Slot(key);
-            slot.take(requirement.on(today), requirement.since(today).orElse(null), place++, today);
-            slots.save(slot);
+            slot.take(
+                    course.from(today, Step.MOST_KEPT + 1), course.since(today).orElse(null), now.size());
+            now.add(slots.save(slot));
         }
         slots.deleteAll(before.values());
-        FileStanding standing = evaluated.known().on(today);
-        FileStandingRow row = standings.findById(fileId).orElseGet(() -> new FileStandingRow(fileId));
-        row.take(standing, today);
-        standings.save(row);
+        return now;
     }
 
-    /** Recomputes the files in which some slot changes by today; each in a transaction of its own. */
+    /**
+     * Makes the changes of slots whose day has come, file by file in small transactions. What it costs grows with how
+     * many change, not with how many there are.
+     *
+     * @return how many slots changed
+     */
     public int roll() {
-        List<UUID> due = slots.findFilesChangingBy(calendar.today());
-        due.forEach(id -> transactions.executeWithoutResult(t -> recompute(id)));
-        if (!due.isEmpty()) {
-            LOG.info("{} files changed by the day", due.size());
+        LocalDate today = calendar.today();
+        int changed = 0;
+        List<UUID> due = slots.findFilesChangingBy(today, SLOTS_AT_ONCE);
+        while (!due.isEmpty()) {
+            List<UUID> some = due;
+            changed += transactions.execute(t -> roll(some, today));
+            due = slots.findFilesChangingBy(today, SLOTS_AT_ONCE);
         }
-        return due.size();
+        if (changed > 0) {
+            LOG.info("{} slots changed by the day", changed);
+        }
+        return changed;
     }
 
-    /** Recomputes every file; what is stored afterwards depends on nothing that was stored before. */
+    private int roll(List<UUID> fileIds, LocalDate today) {
+        files.lock(fileIds);
+        Map<UUID, FileStandingRow> standing = new HashMap<>();
+        standings.findAllById(fileIds).forEach(row -> standing.put(row.getId(), row));
+        Set<UUID> anew = new LinkedHashSet<>();
+        List<Slot> changing = slots.findChangingBy(fileIds, today);
+        for (Slot slot : changing) {
+            Status before = slot.status();
+            boolean known = slot.advanceTo(today);
+            boolean stands = standing.get(slot.key().fileId()).change(slot.isBlocking(), before, slot.status());
+            if (!known || !stands) {
+                anew.add(slot.key().fileId());
+            }
+        }
+        entities.flush();
+        recompute(anew);
+        return changing.size();
+    }
+
+    /**
+     * Recomputes the files whose slots were computed by older rules, in small transactions; once begun it can be broken
+     * off and goes on where it was.
+     *
+     * @param progress is told how many files are done
+     */
+    public int catchUp(IntConsumer progress) {
+        int done = 0;
+        List<UUID> outdated = standings.findOutdated(catalog.rules().revision(), FILES_AT_ONCE);
+        while (!outdated.isEmpty()) {
+            recomputeApart(outdated);
+            done += outdated.size();
+            progress.accept(done);
+            outdated = standings.findOutdated(catalog.rules().revision(), FILES_AT_ONCE);
+        }
+        return done;
+    }
+
+    /** How many files were computed by older rules. */
+    public int countOutdated() {
+        return standings.countOutdated(catalog.rules().revision());
+    }
+
+    /** Recomputes every file. */
     public void rebuildAll() {
-        files.allIds().forEach(id -> transactions.executeWithoutResult(t -> recompute(id)));
+        List<UUID> all = files.allIds();
+        for (int i = 0; i < all.size(); i += FILES_AT_ONCE) {
+            recomputeApart(all.subList(i, Math.min(all.size(), i + FILES_AT_ONCE)));
+        }
     }
 
-    @EventListener
-    void rollWhenStarted(ApplicationReadyEvent ready) {
-        roll();
+    private void recomputeApart(List<UUID> fileIds) {
+        transactions.executeWithoutResult(t -> recompute(fileIds));
     }
 }

@@ -1,5 +1,6 @@
 package app.denfold.server.coverage;
 
+import app.denfold.core.rules.Renewal;
 import app.denfold.core.rules.Requirement;
 import app.denfold.core.rules.RequirementAnswer;
 import app.denfold.core.rules.Status;
@@ -11,9 +12,10 @@ import jakarta.persistence.PostLoad;
 import jakarta.persistence.PostPersist;
 import jakarta.persistence.Transient;
 import java.time.LocalDate;
+import java.util.List;
 import org.springframework.data.domain.Persistable;
 
-/** How a requirement stands in a file: a cache of what the core computes, with the day on which it changes next. */
+/** How a requirement stands in a file: a cache of what the core computes, with the steps ahead of it. */
 @Entity
 class Slot implements Persistable<SlotKey> {
 
@@ -29,13 +31,21 @@ class Slot implements Persistable<SlotKey> {
     private LocalDate since;
     private LocalDate coveredThrough;
     private LocalDate due;
-    private String renewal;
+
+    @Enumerated(EnumType.STRING)
+    private Renewal renewal;
+
     private LocalDate nextChangeOn;
 
     @Enumerated(EnumType.STRING)
     private Status nextStatus;
 
-    private LocalDate computedFor;
+    private LocalDate fallsOn;
+
+    @Enumerated(EnumType.STRING)
+    private Status fallsTo;
+
+    private String course;
 
     @Transient
     private boolean stored;
@@ -46,19 +56,61 @@ class Slot implements Persistable<SlotKey> {
         this.key = key;
     }
 
-    void take(RequirementAnswer answer, LocalDate since, int place, LocalDate day) {
+    /** @param answers for today and each change after it */
+    void take(List<RequirementAnswer> answers, LocalDate since, int place) {
+        RequirementAnswer now = answers.get(0);
         this.place = place;
-        this.blocking = answer.level() == Requirement.Level.BLOCKING;
-        this.status = answer.status();
+        this.blocking = now.level() == Requirement.Level.BLOCKING;
         this.since = since;
-        this.coveredThrough = answer.coveredThrough();
-        this.due = answer.due();
-        this.renewal = answer.renewal().code();
-        this.nextChangeOn =
-                answer.nextChange() == null ? null : answer.nextChange().on();
-        this.nextStatus =
-                answer.nextChange() == null ? null : answer.nextChange().status();
-        this.computedFor = day;
+        stand(now.status(), now.coveredThrough(), now.due(), now.renewal());
+        lookAhead(Step.Ahead.of(answers));
+    }
+
+    private void stand(Status as, LocalDate covered, LocalDate dueDay, Renewal renewed) {
+        this.status = as;
+        this.coveredThrough = covered;
+        this.due = dueDay;
+        this.renewal = renewed;
+    }
+
+    private void lookAhead(Step.Ahead ahead) {
+        List<Step> steps = ahead.steps();
+        this.course = ahead.write();
+        this.nextChangeOn = steps.isEmpty() ? null : steps.get(0).on();
+        this.nextStatus = steps.isEmpty() ? null : steps.get(0).status();
+        Step fall = status.isOpen()
+                ? null
+                : steps.stream().filter(Slot::isUncovered).findFirst().orElse(null);
+        this.fallsOn = fall == null ? null : fall.on();
+        this.fallsTo = fall == null ? null : fall.status();
+    }
+
+    private static boolean isUncovered(Step step) {
+        return step.status().isOpen() || step.status() == Status.IN_GRACE;
+    }
+
+    /**
+     * Makes the changes whose day has come.
+     *
+     * @return false when the kept steps do not reach far enough, so that the file must be computed anew
+     */
+    boolean advanceTo(LocalDate day) {
+        Step.Ahead ahead = Step.Ahead.read(course);
+        int passed = 0;
+        for (Step step : ahead.steps()) {
+            if (step.on().isAfter(day)) {
+                break;
+            }
+            stand(step.status(), step.coveredThrough(), step.due(), step.renewal());
+            since = step.on();
+            passed++;
+        }
+        List<Step> left = ahead.steps().subList(passed, ahead.steps().size());
+        if (left.isEmpty() && ahead.moreFollow()) {
+            return false;
+        }
+        lookAhead(new Step.Ahead(left, ahead.moreFollow()));
+        return true;
     }
 
     @Override
@@ -81,23 +133,11 @@ class Slot implements Persistable<SlotKey> {
         return key;
     }
 
-    int place() {
-        return place;
-    }
-
     boolean isBlocking() {
         return blocking;
     }
 
     Status status() {
         return status;
-    }
-
-    LocalDate coveredThrough() {
-        return coveredThrough;
-    }
-
-    LocalDate nextChangeOn() {
-        return nextChangeOn;
     }
 }

@@ -9,12 +9,14 @@ import org.springframework.data.repository.CrudRepository;
 
 interface SlotRepository extends CrudRepository<Slot, SlotKey> {
 
-    @Query("select s from Slot s where s.key.fileId = :fileId order by s.place")
-    List<Slot> findByFile(UUID fileId);
-
     @Query("select s from Slot s where s.key.fileId in :fileIds order by s.place")
     List<Slot> findByFiles(Collection<UUID> fileIds);
 
-    @Query("select distinct s.key.fileId from Slot s where s.nextChangeOn <= :day and s.computedFor < :day")
-    List<UUID> findFilesChangingBy(LocalDate day);
+    @Query(value = """
+                    select distinct file_id from (select file_id from slot where next_change_on <= :day limit :most) due
+                    """, nativeQuery = true)
+    List<UUID> findFilesChangingBy(LocalDate day, int most);
+
+    @Query("select s from Slot s where s.key.fileId in :fileIds and s.nextChangeOn <= :day")
+    List<Slot> findChangingBy(Collection<UUID> fileIds, LocalDate day);
 }

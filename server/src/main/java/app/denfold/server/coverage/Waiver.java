@@ -49,6 +49,14 @@ class Waiver {
                 && (toDay == null || !day.isAfter(toDay));
     }
 
+    UUID fileId() {
+        return fileId;
+    }
+
+    boolean isKnownOn(LocalDate day) {
+        return !recordedOn.isAfter(day);
+    }
+
     LocalDate toDay() {
         return toDay;
     }

@@ -117,7 +117,7 @@ final class DemoPeople {
         int offset = (given.length() * 37 + family.length() * 53 + age * 7) % 300;
         LocalDate born = today.minusYears(age).minusDays(offset + 20L);
         String mail = SafeMail.of(given, family);
-        people.add(new PersonDetails(kind, given, family, born, mail, team, today.minusDays(since), facts));
+        people.add(PersonDetails.since(kind, given, family, born, mail, team, today.minusDays(since), facts));
     }
 
     /** Addresses that reach nobody. */

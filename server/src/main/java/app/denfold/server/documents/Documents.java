@@ -1,5 +1,6 @@
 package app.denfold.server.documents;
 
+import app.denfold.core.rules.Document;
 import app.denfold.server.access.Actor;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
@@ -11,8 +12,12 @@ import app.denfold.server.people.Files;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.context.ApplicationEventPublisher;
@@ -157,6 +162,29 @@ public class Documents {
     @Transactional(readOnly = true)
     public List<FiledDocument> ofFile(UUID fileId) {
         return documents.findWithVersions(fileId);
+    }
+
+    /** What the rules need to know of the documents of these files, in two reads however many they are. */
+    @Transactional(readOnly = true)
+    public Map<UUID, List<Document>> forRules(Collection<UUID> fileIds) {
+        Map<UUID, List<Document.Signature>> signatures = new HashMap<>();
+        documents.findSignatures(fileIds).forEach(row -> signatures
+                .computeIfAbsent((UUID) row[0], id -> new ArrayList<>())
+                .add(new Document.Signature((String) row[1], (LocalDate) row[2])));
+        Map<UUID, List<Document>> byFile = new HashMap<>();
+        documents.findForRules(fileIds).forEach(row -> byFile.computeIfAbsent((UUID) row[0], id -> new ArrayList<>())
+                .add(new Document(
+                        row[1].toString(),
+                        (String) row[2],
+                        (LocalDate) row[3],
+                        (LocalDate) row[4],
+                        (LocalDate) row[5],
+                        (LocalDate) row[6],
+                        (LocalDate) row[7],
+                        (LocalDate) row[8],
+                        (LocalDate) row[9],
+                        signatures.getOrDefault((UUID) row[1], List.of()))));
+        return byFile;
     }
 
     @Transactional

@@ -144,6 +144,8 @@ class DocumentsController {
 
     private DocumentAnswer answer(FiledDocument d) {
         PaperType type = catalog.type(d.type());
+        boolean accepted = d.decision() == FiledDocument.Decision.ACCEPTED;
+        boolean sentBack = d.decision() == FiledDocument.Decision.SENT_BACK;
         return new DocumentAnswer(
                 d.id(),
                 d.fileId(),
@@ -155,10 +157,10 @@ class DocumentsController {
                 d.statedExpiry(),
                 d.receivedOn(),
                 type.needsReview(),
-                d.acceptedOn(),
-                d.acceptedBy(),
-                d.sentBackOn(),
-                d.sentBackReason(),
+                accepted ? d.acceptedOn() : null,
+                accepted ? d.acceptedBy() : null,
+                sentBack ? d.sentBackOn() : null,
+                sentBack ? d.sentBackReason() : null,
                 d.voidedOn(),
                 d.voidReason(),
                 d.source(),

@@ -93,15 +93,24 @@ public class FiledDocument {
         if (!unsigned.isEmpty()) {
             return "unsigned by " + String.join(" and ", unsigned);
         }
-        if (sentBackOn != null) {
-            return "sent back";
-        }
-        return of.needsReview() && acceptedOn == null ? "to review" : "";
+        return switch (decision()) {
+            case SENT_BACK -> "sent back";
+            case ACCEPTED -> "";
+            case NONE -> of.needsReview() ? "to review" : "";
+        };
     }
 
     /** The type's signers who have not signed. */
     public List<Signer> unsignedBy(PaperType of) {
-        Set<String> signed = signatures.stream().map(GivenSignature::role).collect(Collectors.toSet());
+        return unsignedBy(of, LocalDate.MAX);
+    }
+
+    /** The type's signers who had not signed by the end of a day. */
+    public List<Signer> unsignedBy(PaperType of, LocalDate day) {
+        Set<String> signed = signatures.stream()
+                .filter(s -> !s.signedOn().isAfter(day))
+                .map(GivenSignature::role)
+                .collect(Collectors.toSet());
         return of.signers().stream().filter(s -> !signed.contains(s.role())).toList();
     }
 
@@ -113,18 +122,46 @@ public class FiledDocument {
         this.signatures.addAll(history.signatures());
     }
 
+    /** An earlier sending back stays known, so that past days can be asked about. */
     void accept(LocalDate day, String by) {
         this.acceptedOn = day;
         this.acceptedBy = by;
-        this.sentBackOn = null;
-        this.sentBackReason = null;
     }
 
+    /** An acceptance on an earlier day stays known; one of the same day would win by the rules and is forgotten. */
     void sendBack(LocalDate day, String reason) {
         this.sentBackOn = day;
         this.sentBackReason = reason;
-        this.acceptedOn = null;
-        this.acceptedBy = null;
+        if (acceptedOn != null && !acceptedOn.isBefore(day)) {
+            this.acceptedOn = null;
+            this.acceptedBy = null;
+        }
+    }
+
+    /** What was decided by the end of a day; of two decisions the later one, on the same day the acceptance. */
+    public Decision decisionOn(LocalDate day) {
+        LocalDate accepted = acceptedOn != null && !acceptedOn.isAfter(day) ? acceptedOn : null;
+        LocalDate sentBack = sentBackOn != null && !sentBackOn.isAfter(day) ? sentBackOn : null;
+        if (accepted != null && (sentBack == null || !sentBack.isAfter(accepted))) {
+            return Decision.ACCEPTED;
+        }
+        return sentBack != null ? Decision.SENT_BACK : Decision.NONE;
+    }
+
+    /** What was decided as of now. */
+    public Decision decision() {
+        return decisionOn(LocalDate.MAX);
+    }
+
+    public enum Decision {
+        NONE,
+        ACCEPTED,
+        SENT_BACK
+    }
+
+    /** False before it was received, and from the day it was marked as entered in error. */
+    public boolean existsOn(LocalDate day) {
+        return !receivedOn.isAfter(day) && (voidedOn == null || voidedOn.isAfter(day));
     }
 
     void voidIt(LocalDate day, String reason) {

@@ -1,5 +1,6 @@
 package app.denfold.server.documents;
 
+import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -10,6 +11,18 @@ interface FiledDocumentRepository extends JpaRepository<FiledDocument, UUID> {
     @Query(
             "select distinct d from FiledDocument d left join fetch d.versions where d.fileId = :fileId order by d.documentDate desc, d.id")
     List<FiledDocument> findWithVersions(UUID fileId);
+
+    @Query("""
+            select d.fileId, d.id, d.type, d.documentDate, d.effectiveDate, d.statedExpiry, d.receivedOn, d.acceptedOn,
+            d.sentBackOn, d.voidedOn from FiledDocument d where d.fileId in :fileIds order by d.documentDate desc, d.id
+            """)
+    List<Object[]> findForRules(Collection<UUID> fileIds);
+
+    @Query("""
+            select d.id, s.role, s.signedOn from FiledDocument d join d.signatures s where d.fileId in :fileIds
+            order by d.id, index(s)
+            """)
+    List<Object[]> findSignatures(Collection<UUID> fileIds);
 
     @Query("select d.name from FiledDocument d where d.fileId = :fileId and d.id <> :except")
     List<String> findNames(UUID fileId, UUID except);

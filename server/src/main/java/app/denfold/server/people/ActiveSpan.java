@@ -5,4 +5,10 @@ import java.time.LocalDate;
 
 /** Days during which anything is asked of a person, both ends included; null ends are open. */
 @Embeddable
-public record ActiveSpan(LocalDate fromDay, LocalDate toDay) {}
+public record ActiveSpan(LocalDate fromDay, LocalDate toDay) {
+
+    /** Hibernate reads a span without ends as null. */
+    static ActiveSpan orAlways(ActiveSpan read) {
+        return read == null ? new ActiveSpan(null, null) : read;
+    }
+}

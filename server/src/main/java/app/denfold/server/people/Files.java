@@ -8,7 +8,10 @@ import app.denfold.server.people.PeopleEvents.FileOpened;
 import app.denfold.server.people.PeopleEvents.PersonChanged;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
+import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -64,12 +67,16 @@ public class Files {
         return file;
     }
 
+    /** Files of persons with the same name and birth date; none when the birth date is unknown. */
+    List<PersonFile> like(PersonDetails details) {
+        return details.birthDate() == null
+                ? List.of()
+                : files.findByFamilyNameIgnoreCaseAndGivenNameIgnoreCaseAndBirthDate(
+                        details.familyName().strip(), details.givenName().strip(), details.birthDate());
+    }
+
     private void refuseLike(PersonDetails details) {
-        if (details.birthDate() == null) {
-            return;
-        }
-        List<PersonFile> like = files.findByFamilyNameIgnoreCaseAndGivenNameIgnoreCaseAndBirthDate(
-                details.familyName().strip(), details.givenName().strip(), details.birthDate());
+        List<PersonFile> like = like(details);
         if (!like.isEmpty()) {
             PersonFile other = like.get(0);
             throw Refusal.conflict(
@@ -90,7 +97,9 @@ public class Files {
                     "changed-meanwhile",
                     "Somebody else changed this file meanwhile. Nothing was saved; look at it again.");
         }
-        check.check(details, kinds.kind(file.kind()));
+        PersonKind kind = kinds.kind(file.kind());
+        check.check(details, kind);
+        check.refuseCircle(file, details, kind);
         file.change(details, calendar.today(), calendar.now());
         trail.record(AuditEntry.ofFile(viewer.actor(), "file-changed", id, "changed the details of " + file.name()));
         events.publishEvent(new PersonChanged(id));
@@ -113,8 +122,42 @@ public class Files {
         return files.findById(id).orElseThrow(() -> Refusal.notFound("file"));
     }
 
+    /** Whose file has the number; the number itself when none has. */
+    String nameOf(String number) {
+        return files.findByNumber(number).map(PersonFile::name).orElse(number);
+    }
+
     public List<PersonFile> files(Collection<UUID> ids) {
         return files.findByIdIn(ids);
+    }
+
+    /** Holds the files against changes by others until the transaction ends. */
+    public void lock(Collection<UUID> ids) {
+        files.lockByIds(ids);
+    }
+
+    /** What the rules need to know of these persons, in five reads however many they are. */
+    @Transactional(readOnly = true)
+    public List<PersonForRules> forRules(Collection<UUID> ids) {
+        Map<UUID, List<ActiveSpan>> spans = new HashMap<>();
+        files.findSpans(ids).forEach(row -> spans.computeIfAbsent((UUID) row[0], id -> new ArrayList<>())
+                .add(ActiveSpan.orAlways((ActiveSpan) row[1])));
+        Map<UUID, List<Fact>> facts = new HashMap<>();
+        files.findFacts(ids).forEach(row -> facts.computeIfAbsent((UUID) row[0], id -> new ArrayList<>())
+                .add((Fact) row[1]));
+        return files.findForRules(ids).stream()
+                .map(row -> new PersonForRules(
+                        (UUID) row[0],
+                        (String) row[1],
+                        (LocalDate) row[2],
+                        spans.getOrDefault((UUID) row[0], List.of()),
+                        facts.getOrDefault((UUID) row[0], List.of())))
+                .toList();
+    }
+
+    /** @param kind code of a kind, or empty for all */
+    public List<UUID> idsOfKind(String kind) {
+        return files.findIdsOfKind(kind);
     }
 
     public List<UUID> allIds() {

@@ -9,6 +9,7 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -59,6 +60,7 @@ class FilesController {
      *
      * @param age in full years; null when the birth date is unknown
      * @param facts values that hold today, by name
+     * @param factWords the same as they are shown, persons by their names
      */
     record FileAnswer(
             UUID id,
@@ -74,7 +76,9 @@ class FilesController {
             @Nullable String email,
             @Nullable String team,
             @Nullable LocalDate activeFrom,
+            List<PersonDetails.SpanDetails> spans,
             Map<String, String> facts,
+            Map<String, String> factWords,
             List<FactDefinition> factDefinitions) {}
 
     record NewFile(@Valid @NotNull PersonDetails person, boolean evenIfLike) {}
@@ -138,7 +142,19 @@ class FilesController {
                 f.email(),
                 f.team(),
                 f.activeSpans().isEmpty() ? null : f.activeSpans().get(0).fromDay(),
+                f.activeSpans().stream()
+                        .map(span -> new PersonDetails.SpanDetails(span.fromDay(), span.toDay()))
+                        .toList(),
                 f.factsOn(today),
+                words(kind, f.factsOn(today)),
                 kind.facts());
+    }
+
+    private Map<String, String> words(PersonKind kind, Map<String, String> values) {
+        Map<String, String> words = new LinkedHashMap<>(values);
+        kind.facts().stream()
+                .filter(fact -> fact.form() == FactDefinition.Form.PERSON && values.containsKey(fact.name()))
+                .forEach(fact -> words.put(fact.name(), files.nameOf(values.get(fact.name()))));
+        return words;
     }
 }

@@ -2,7 +2,9 @@ package app.denfold.server.people;
 
 import app.denfold.server.problems.Refusal;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -23,6 +25,12 @@ public class Kinds {
     /** @throws Refusal when there is no such kind */
     public PersonKind kind(String code) {
         return known(kinds.findById(code), code);
+    }
+
+    /** The form of each fact of each kind, by kind and name. */
+    public Map<String, Map<String, FactDefinition.Form>> forms() {
+        return all().stream().collect(Collectors.toMap(PersonKind::code, k -> k.facts().stream()
+                .collect(Collectors.toMap(FactDefinition::name, FactDefinition::form))));
     }
 
     PersonKind lock(String code) {

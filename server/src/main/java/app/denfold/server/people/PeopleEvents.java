@@ -1,5 +1,6 @@
 package app.denfold.server.people;
 
+import app.denfold.server.access.Actor;
 import java.util.UUID;
 
 /** What later modules hear about files. */
@@ -10,4 +11,7 @@ public final class PeopleEvents {
     public record FileOpened(UUID fileId) {}
 
     public record PersonChanged(UUID fileId) {}
+
+    /** A kind was made or its facts changed. */
+    public record KindsChanged(String label, Actor by) {}
 }

@@ -1,9 +1,12 @@
 package app.denfold.server.people;
 
+import app.denfold.core.days.Window;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import org.springframework.stereotype.Component;
 
@@ -13,10 +16,15 @@ class PersonCheck {
 
     private static final int OLDEST = 125;
 
-    private final PracticeCalendar calendar;
+    /** How long a line of people one above the other may be. */
+    private static final int MOST_STEPS = 60;
 
-    PersonCheck(PracticeCalendar calendar) {
+    private final PracticeCalendar calendar;
+    private final PersonFileRepository files;
+
+    PersonCheck(PracticeCalendar calendar, PersonFileRepository files) {
         this.calendar = calendar;
+        this.files = files;
     }
 
     /** @throws Refusal at the first value that cannot be */
@@ -33,12 +41,54 @@ class PersonCheck {
         if (from != null && from.isAfter(today.plusYears(5))) {
             throw Refusal.invalid("activeFrom", "This start lies more than five years ahead.");
         }
+        checkSpans(details);
         for (Map.Entry<String, String> fact : details.facts().entrySet()) {
             checkFact(fact.getKey(), fact.getValue(), kind);
         }
     }
 
-    private static void checkFact(String name, String value, PersonKind kind) {
+    private static void checkSpans(PersonDetails details) {
+        if (details.spans() == null) {
+            return;
+        }
+        List<Window> windows = new ArrayList<>();
+        for (int i = 0; i < details.spans().size(); i++) {
+            PersonDetails.SpanDetails span = details.spans().get(i);
+            if (span.from() != null && span.to() != null && span.to().isBefore(span.from())) {
+                throw Refusal.invalid("spans." + i + ".to", "This span would end before it begins.");
+            }
+            Window window = new Window(span.from(), span.to());
+            if (windows.stream().anyMatch(window::overlaps)) {
+                throw Refusal.invalid("spans." + i + ".from", "This span shares days with another one.");
+            }
+            windows.add(window);
+        }
+    }
+
+    /** @throws Refusal when following a fact from person to person comes back to the first */
+    void refuseCircle(PersonFile file, PersonDetails details, PersonKind kind) {
+        for (FactDefinition fact : kind.facts()) {
+            String above =
+                    fact.form() == FactDefinition.Form.PERSON ? details.facts().get(fact.name()) : null;
+            List<String> way = new ArrayList<>();
+            for (int i = 0; above != null && i < MOST_STEPS; i++) {
+                PersonFile next = files.findByNumber(above).orElse(null);
+                if (next == null) {
+                    break;
+                }
+                way.add(next.name());
+                if (next.id().equals(file.id())) {
+                    throw Refusal.invalid(
+                            "facts." + fact.name(),
+                            "“" + fact.label() + "” would go in a circle: " + file.name() + " → "
+                                    + String.join(" → ", way) + ".");
+                }
+                above = next.factsOn(calendar.today()).get(fact.name());
+            }
+        }
+    }
+
+    private void checkFact(String name, String value, PersonKind kind) {
         FactDefinition definition = kind.facts().stream()
                 .filter(f -> f.name().equals(name))
                 .findFirst()
@@ -51,6 +101,7 @@ class PersonCheck {
                     case DATE -> isDay(value);
                     case CHOICE -> definition.choices().contains(value);
                     case YES_NO -> value.equals("yes") || value.equals("no");
+                    case PERSON -> files.findByNumber(value).isPresent();
                 };
         if (!fits) {
             throw Refusal.invalid("facts." + name, "“" + value + "” cannot be the " + definition.label() + ".");

@@ -6,12 +6,14 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Map;
 
 /**
  * What is typed about a person.
  *
- * @param activeFrom first day on which anything is asked of him; null for always
+ * @param activeFrom first day on which anything is asked of him; null for always; not used where spans are given
+ * @param spans days during which anything is asked of him, for those who left or came back; null for one that is open
  * @param facts values by the names of the kind's facts
  */
 public record PersonDetails(
@@ -22,7 +24,32 @@ public record PersonDetails(
         @Nullable @Email(message = "is not a mail address") String email,
         @Nullable @Size(max = 60) String team,
         @Nullable LocalDate activeFrom,
+        @Nullable List<SpanDetails> spans,
         Map<String, String> facts) {
+
+    /** Both ends included; null ends are open. */
+    public record SpanDetails(
+            @Nullable LocalDate from, @Nullable LocalDate to) {}
+
+    /** Somebody active since a day. */
+    public static PersonDetails since(
+            String kind,
+            String givenName,
+            String familyName,
+            LocalDate birthDate,
+            String email,
+            String team,
+            LocalDate activeFrom,
+            Map<String, String> facts) {
+        return new PersonDetails(kind, givenName, familyName, birthDate, email, team, activeFrom, null, facts);
+    }
+
+    /** The days during which anything is asked of him. */
+    List<ActiveSpan> activeSpans() {
+        return spans == null
+                ? List.of(new ActiveSpan(activeFrom, null))
+                : spans.stream().map(s -> new ActiveSpan(s.from(), s.to())).toList();
+    }
 
     public PersonDetails {
         facts = facts == null ? Map.of() : Map.copyOf(facts);

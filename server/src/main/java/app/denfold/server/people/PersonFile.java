@@ -56,8 +56,9 @@ public class PersonFile {
         this.number = number;
         this.kind = from.kind();
         this.createdAt = now;
-        this.activeSpans.add(new ActiveSpan(from.activeFrom(), null));
-        from.facts().forEach((name, value) -> facts.add(new Fact(name, value, from.activeFrom(), null)));
+        this.activeSpans.addAll(from.activeSpans());
+        LocalDate first = activeSpans.isEmpty() ? null : activeSpans.get(0).fromDay();
+        from.facts().forEach((name, value) -> facts.add(new Fact(name, value, first, null)));
         describe(from, now);
     }
 
@@ -78,9 +79,12 @@ public class PersonFile {
     /** Takes over what changed; a fact with another value holds from {@code day} on, the older value until the day before. */
     void change(PersonDetails to, LocalDate day, Instant now) {
         describe(to, now);
-        if (to.activeFrom() != null && activeSpans.size() == 1) {
+        if (to.spans() != null) {
+            activeSpans.clear();
+            activeSpans.addAll(to.activeSpans());
+        } else if (to.activeFrom() != null && activeSpans.size() == 1) {
             activeSpans.set(
-                    0, new ActiveSpan(to.activeFrom(), activeSpans.get(0).toDay()));
+                    0, new ActiveSpan(to.activeFrom(), activeSpans().get(0).toDay()));
         }
         Map<String, String> before = factsOn(day);
         for (String name : before.keySet()) {
@@ -165,7 +169,7 @@ public class PersonFile {
     }
 
     public List<ActiveSpan> activeSpans() {
-        return List.copyOf(activeSpans);
+        return activeSpans.stream().map(ActiveSpan::orAlways).toList();
     }
 
     public List<Fact> facts() {

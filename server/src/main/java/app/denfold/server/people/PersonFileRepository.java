@@ -17,6 +17,22 @@ interface PersonFileRepository extends CrudRepository<PersonFile, UUID> {
     List<PersonFile> findByFamilyNameIgnoreCaseAndGivenNameIgnoreCaseAndBirthDate(
             String familyName, String givenName, LocalDate birthDate);
 
+    /** Locks the rows in the order of their ids against other changes of the same files. */
+    @Query(value = "select id from person_file where id in (:ids) order by id for no key update", nativeQuery = true)
+    List<UUID> lockByIds(Collection<UUID> ids);
+
+    @Query("select f.id, f.kind, f.birthDate from PersonFile f where f.id in :ids")
+    List<Object[]> findForRules(Collection<UUID> ids);
+
+    @Query("select f.id, s from PersonFile f join f.activeSpans s where f.id in :ids order by f.id, index(s)")
+    List<Object[]> findSpans(Collection<UUID> ids);
+
+    @Query("select f.id, a from PersonFile f join f.facts a where f.id in :ids order by f.id, index(a)")
+    List<Object[]> findFacts(Collection<UUID> ids);
+
+    @Query("select f.id from PersonFile f where (:kind = '' or f.kind = :kind) order by f.id")
+    List<UUID> findIdsOfKind(String kind);
+
     @Query("select f.id from PersonFile f")
     List<UUID> findAllIds();
 

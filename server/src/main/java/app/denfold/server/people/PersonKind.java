@@ -39,6 +39,20 @@ public class PersonKind {
         this.facts = List.copyOf(facts);
     }
 
+    void take(String newLabel, String newPlural, List<FactDefinition> newFacts) {
+        this.label = newLabel;
+        this.plural = newPlural;
+        this.facts = List.copyOf(newFacts);
+    }
+
+    int version() {
+        return version == null ? 0 : version;
+    }
+
+    String numberPrefix() {
+        return numberPrefix;
+    }
+
     public String code() {
         return code;
     }

@@ -4,7 +4,7 @@ import java.text.Normalizer;
 import java.util.Locale;
 
 /** The text by which a person is found: names, number and birth date, without case and accents. */
-final class SearchText {
+public final class SearchText {
 
     private SearchText() {}
 
@@ -19,6 +19,12 @@ final class SearchText {
                 birth,
                 file.team() == null ? "" : file.team(),
                 file.email() == null ? "" : file.email()));
+    }
+
+    /** A pattern for SQL's {@code like} with {@code !} as its escape, for texts that hold the typed one. */
+    public static String containing(String typed) {
+        String wanted = plain(typed.length() > 200 ? typed.substring(0, 200) : typed);
+        return "%" + wanted.replace("!", "!!").replace("%", "!%").replace("_", "!_") + "%";
     }
 
     static String plain(String text) {

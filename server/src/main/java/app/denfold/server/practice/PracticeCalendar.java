@@ -30,6 +30,21 @@ public class PracticeCalendar {
         return clock.instant();
     }
 
+    /**
+     * What a request asks about.
+     *
+     * @param on the day asked about; null for today
+     * @param known {@code then} for what was known on that day, otherwise what is known now; of a day ahead nothing
+     *     more is known than today
+     */
+    public AsOf asOf(LocalDate on, String known) {
+        LocalDate today = today();
+        if (on == null) {
+            return new AsOf(today, today);
+        }
+        return new AsOf(on, "then".equals(known) && on.isBefore(today) ? on : today);
+    }
+
     /** The civil day of an instant in the practice's zone. */
     public LocalDate dayOf(Instant instant) {
         return instant.atZone(settings.zone()).toLocalDate();

@@ -1,0 +1,413 @@
+package app.denfold.server.coverage;
+
+import app.denfold.core.rules.ClearThrough;
+import app.denfold.core.rules.FileStanding;
+import app.denfold.core.rules.KnownFile;
+import app.denfold.core.rules.Person;
+import app.denfold.core.rules.Requirement;
+import app.denfold.core.rules.RequirementAnswer;
+import app.denfold.core.rules.Status;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.catalog.Catalog;
+import app.denfold.server.people.Kinds;
+import app.denfold.server.people.PersonKind;
+import app.denfold.server.practice.AsOf;
+import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.problems.Refusal;
+import jakarta.annotation.Nullable;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** People by requirements: how each slot of each file stands, today from stored slots, on other days evaluated. */
+@Service
+public class Board {
+
+    /** How many rows are given at once. */
+    static final int MOST_ROWS = 500;
+
+    /** How many files a past day is evaluated for when their standing decides the order or the choice. */
+    static final int MOST_EVALUATED = 5_000;
+
+    private final FindSlots find;
+    private final EvaluateFile evaluate;
+    private final Catalog catalog;
+    private final Kinds kinds;
+    private final PracticeCalendar calendar;
+
+    Board(FindSlots find, EvaluateFile evaluate, Catalog catalog, Kinds kinds, PracticeCalendar calendar) {
+        this.find = find;
+        this.evaluate = evaluate;
+        this.catalog = catalog;
+        this.kinds = kinds;
+        this.calendar = calendar;
+    }
+
+    /** @param blocking as the requirement stands today */
+    public record Column(String checklist, String checklistLabel, String requirement, String label, boolean blocking) {}
+
+    /**
+     * @param clearThrough null when not clear, clear without end, or not fully visible to the viewer
+     * @param cells one letter for each column in their order: {@link #letter}
+     */
+    public record BoardRow(
+            UUID id,
+            String number,
+            String kind,
+            String kindLabel,
+            String name,
+            @Nullable LocalDate birthDate,
+            @Nullable String team,
+            boolean clear,
+            @Nullable LocalDate clearThrough,
+            int openSlots,
+            Instant lastActivityAt,
+            String cells) {}
+
+    /** @param letters which status each letter of the cells means */
+    public record BoardPage(List<Column> columns, Map<String, String> letters, List<BoardRow> rows) {}
+
+    /** @param statuses how many slots have each status */
+    public record BoardCounts(long files, long clear, Map<String, Long> statuses) {}
+
+    /** The letter of a status in the cells of a row; a dot is not applicable. */
+    static char letter(Status status) {
+        return switch (status) {
+            case NOT_APPLICABLE -> '.';
+            case WAIVED -> 'w';
+            case ON_FILE -> 'f';
+            case EXPIRING -> 'e';
+            case IN_GRACE -> 'g';
+            case IN_REVIEW -> 'r';
+            case AWAITING_SIGNATURE -> 's';
+            case LAPSED -> 'l';
+            case SENT_BACK -> 'b';
+            case NOT_YET_DUE -> 'n';
+            case MISSING -> 'm';
+        };
+    }
+
+    private static final Map<String, String> LETTERS =
+            Arrays.stream(Status.values()).collect(Collectors.toMap(s -> String.valueOf(letter(s)), Status::code));
+
+    /** @param limit at most {@value #MOST_ROWS} */
+    @Transactional(readOnly = true)
+    public BoardPage page(
+            Viewer viewer, BoardFilter filter, String sort, boolean turned, int offset, int limit, AsOf day) {
+        Catalog.Rules rules = evaluate.visibleRules(viewer);
+        List<Column> columns = columns(rules, filter, day.on());
+        FindSlots.Scope scope = scope(viewer, filter, rules);
+        BoardSort order = BoardSort.of(sort);
+        int most = Math.max(1, Math.min(limit, MOST_ROWS));
+        List<BoardRow> rows = isToday(day)
+                ? today(scope, order, turned, Math.max(0, offset), most, columns)
+                : past(scope, order, turned, Math.max(0, offset), most, columns, rules, day);
+        return new BoardPage(columns, LETTERS, rows);
+    }
+
+    private boolean isToday(AsOf day) {
+        LocalDate today = calendar.today();
+        return day.on().equals(today) && day.known().equals(today);
+    }
+
+    FindSlots.Scope scope(Viewer viewer, BoardFilter filter, Catalog.Rules rules) {
+        return new FindSlots.Scope(viewer, filter, viewer.seesSensitive() ? null : keys(rules));
+    }
+
+    private static Set<String> keys(Catalog.Rules rules) {
+        return rules.book().checklists().stream()
+                .flatMap(list -> list.requirements().stream().map(r -> list.code() + "/" + r.code()))
+                .collect(Collectors.toSet());
+    }
+
+    /** The requirements asked of anyone on the day, in the order of the checklists. */
+    private static List<Column> columns(Catalog.Rules rules, BoardFilter filter, LocalDate day) {
+        Map<String, Column> columns = new LinkedHashMap<>();
+        rules.book().checklists().stream()
+                .filter(list ->
+                        !BoardFilter.isGiven(filter.checklist()) || list.code().equals(filter.checklist()))
+                .filter(list -> list.inForce().contains(day))
+                .forEach(list -> list.requirements()
+                        .forEach(r -> columns.put(
+                                list.code() + "/" + r.code(),
+                                new Column(
+                                        list.code(),
+                                        rules.checklistLabels().get(list.code()),
+                                        r.code(),
+                                        rules.label(list.code(), r.code()),
+                                        r.level() == Requirement.Level.BLOCKING))));
+        return List.copyOf(columns.values());
+    }
+
+    private List<BoardRow> today(
+            FindSlots.Scope scope, BoardSort order, boolean turned, int offset, int limit, List<Column> columns) {
+        BoardSort allowed = scope.seesAll() || order != BoardSort.CLEAR ? order : BoardSort.NAME;
+        List<FindSlots.FileLine> files = find.files(scope, allowed.order(turned), offset, limit);
+        Map<UUID, Cells> cells = new HashMap<>();
+        files.forEach(f -> cells.put(f.id(), new Cells(columns)));
+        find.slotsOf(cells.keySet(), scope.filter().checklist())
+                .forEach(s -> cells.get(s.fileId()).put(s.checklist(), s.requirement(), s.status(), s.blocking()));
+        Map<String, String> labels = kindLabels();
+        return files.stream()
+                .map(f -> row(f, labels, cells.get(f.id()), standing(scope, f, cells.get(f.id()))))
+                .toList();
+    }
+
+    /** How a file stands in a row; a viewer who may not see all judges by what he sees. */
+    private record RowStanding(boolean clear, LocalDate clearThrough, int open) {}
+
+    private static RowStanding standing(FindSlots.Scope scope, FindSlots.FileLine file, Cells cells) {
+        return scope.seesAll()
+                ? new RowStanding(file.clear(), file.clearThrough(), file.openSlots())
+                : new RowStanding(cells.openBlocking == 0, null, cells.openBlocking);
+    }
+
+    private Map<String, String> kindLabels() {
+        return kinds.all().stream().collect(Collectors.toMap(PersonKind::code, PersonKind::label));
+    }
+
+    private static BoardRow row(FindSlots.FileLine f, Map<String, String> labels, Cells cells, RowStanding standing) {
+        return new BoardRow(
+                f.id(),
+                f.number(),
+                f.kind(),
+                labels.get(f.kind()),
+                (f.givenName() + " " + f.familyName()).strip(),
+                f.birthDate(),
+                f.team(),
+                standing.clear(),
+                standing.clearThrough(),
+                standing.open(),
+                f.lastActivityAt(),
+                cells.toString());
+    }
+
+    /** The cells of a row, filled in any order. */
+    private static final class Cells {
+        private final Map<String, Integer> places = new HashMap<>();
+        private final char[] letters;
+        private int openBlocking;
+
+        Cells(List<Column> columns) {
+            letters = new char[columns.size()];
+            Arrays.fill(letters, '.');
+            for (int i = 0; i < columns.size(); i++) {
+                places.put(columns.get(i).checklist() + "/" + columns.get(i).requirement(), i);
+            }
+        }
+
+        void put(String checklist, String requirement, Status status, boolean blocking) {
+            Integer place = places.get(checklist + "/" + requirement);
+            if (place != null) {
+                letters[place] = letter(status);
+                openBlocking += blocking && status.isOpen() ? 1 : 0;
+            }
+        }
+
+        boolean has(Status status) {
+            return toString().indexOf(letter(status)) >= 0;
+        }
+
+        @Override
+        public String toString() {
+            return new String(letters);
+        }
+    }
+
+    private List<BoardRow> past(
+            FindSlots.Scope scope,
+            BoardSort order,
+            boolean turned,
+            int offset,
+            int limit,
+            List<Column> columns,
+            Catalog.Rules rules,
+            AsOf day) {
+        BoardFilter asked = scope.filter();
+        boolean needsAll = order == BoardSort.CLEAR || asked.onlyOpen() || asked.wantedStatus() != null;
+        BoardFilter stored = new BoardFilter(asked.kind(), asked.team(), null, null, null, asked.text());
+        FindSlots.Scope persons = new FindSlots.Scope(scope.viewer(), stored, scope.visible());
+        String by = (needsAll ? BoardSort.NAME : order).order(!needsAll && turned);
+        List<UUID> ids = find.fileIds(persons, by, needsAll ? 0 : offset, needsAll ? MOST_EVALUATED + 1 : limit);
+        if (ids.size() > MOST_EVALUATED) {
+            throw Refusal.conflict(
+                    "too-many-files",
+                    "On another day at most " + MOST_EVALUATED + " files can be chosen or ordered by how they stood."
+                            + " Narrow the selection by kind, team or text, or sort by name.");
+        }
+        List<PastRow> rows = evaluated(ids, columns, rules, day);
+        if (!needsAll) {
+            return rows.stream().map(PastRow::row).toList();
+        }
+        Comparator<PastRow> comparator = order == BoardSort.CLEAR ? PastRow.BY_CLEAR : (a, b) -> 0;
+        return rows.stream()
+                .filter(r -> !asked.onlyOpen() || r.cells.openBlocking > 0)
+                .filter(r -> asked.wantedStatus() == null || r.cells.has(asked.wantedStatus()))
+                .sorted(turned ? comparator.reversed() : comparator)
+                .skip(offset)
+                .limit(limit)
+                .map(PastRow::row)
+                .toList();
+    }
+
+    private record PastRow(BoardRow row, Cells cells) {
+        static final Comparator<PastRow> BY_CLEAR = Comparator.comparing((PastRow r) -> r.row.clear())
+                .thenComparing(r -> r.row.clearThrough(), Comparator.nullsLast(Comparator.<LocalDate>naturalOrder()));
+    }
+
+    private List<PastRow> evaluated(List<UUID> ids, List<Column> columns, Catalog.Rules rules, AsOf day) {
+        Map<UUID, FindSlots.FileLine> lines = new HashMap<>();
+        Map<String, String> labels = kindLabels();
+        Map<UUID, Person> persons = new HashMap<>();
+        for (int i = 0; i < ids.size(); i += MOST_ROWS) {
+            List<UUID> some = ids.subList(i, Math.min(ids.size(), i + MOST_ROWS));
+            find.filesById(some).forEach(f -> lines.put(f.id(), f));
+            persons.putAll(evaluate.persons(some));
+        }
+        List<PastRow> rows = new ArrayList<>();
+        for (UUID id : ids) {
+            KnownFile known = KnownFile.of(rules.book(), persons.get(id), day.known());
+            FileStanding standing = known.on(day.on());
+            Cells cells = new Cells(columns);
+            for (RequirementAnswer a : standing.requirements()) {
+                cells.put(a.checklist(), a.requirement(), a.status(), a.level() == Requirement.Level.BLOCKING);
+            }
+            LocalDate through = standing.clearThrough() instanceof ClearThrough.Through t ? t.day() : null;
+            RowStanding stood = new RowStanding(standing.isClear(), through, cells.openBlocking);
+            rows.add(new PastRow(row(lines.get(id), labels, cells, stood), cells));
+        }
+        return rows;
+    }
+
+    /** How many files and slots there are, by status; on another day of the files that can be evaluated at once. */
+    @Transactional(readOnly = true)
+    public BoardCounts counts(Viewer viewer, BoardFilter filter, AsOf day) {
+        Catalog.Rules rules = evaluate.visibleRules(viewer);
+        FindSlots.Scope scope = scope(viewer, filter, rules);
+        if (!isToday(day)) {
+            return pastCounts(scope, rules, day);
+        }
+        long[] files = find.countFiles(scope);
+        Map<String, Long> statuses = new HashMap<>();
+        find.countSlots(scope).forEach((status, count) -> statuses.put(status.code(), count));
+        return new BoardCounts(files[0], scope.seesAll() ? files[1] : 0, statuses);
+    }
+
+    private BoardCounts pastCounts(FindSlots.Scope scope, Catalog.Rules rules, AsOf day) {
+        List<Column> columns = columns(rules, scope.filter(), day.on());
+        List<BoardRow> rows = past(scope, BoardSort.CLEAR, false, 0, MOST_EVALUATED, columns, rules, day);
+        Map<Status, Long> counts = new EnumMap<>(Status.class);
+        for (Status status : Status.values()) {
+            long count = rows.stream()
+                    .mapToLong(r ->
+                            r.cells().chars().filter(c -> c == letter(status)).count())
+                    .sum();
+            if (status != Status.NOT_APPLICABLE) {
+                counts.put(status, count);
+            }
+        }
+        Map<String, Long> statuses = new HashMap<>();
+        counts.forEach((status, count) -> statuses.put(status.code(), count));
+        return new BoardCounts(
+                rows.size(), rows.stream().filter(BoardRow::clear).count(), statuses);
+    }
+
+    public List<String> teams(Viewer viewer) {
+        return find.teams(viewer);
+    }
+
+    /** What lapses or falls due in the weeks ahead if nothing new comes in. */
+    @Transactional(readOnly = true)
+    public List<ForecastWeek> forecast(Viewer viewer, BoardFilter filter, int weeks) {
+        LocalDate first = calendar.today().plusDays(1);
+        FindSlots.Scope scope = scope(viewer, filter, evaluate.visibleRules(viewer));
+        long[] lapses = new long[weeks];
+        long[] due = new long[weeks];
+        for (FindSlots.Fall fall : find.falls(scope, first, first.plusDays(7L * weeks - 1))) {
+            int week = (int) ((fall.on().toEpochDay() - first.toEpochDay()) / 7);
+            (isLapse(fall.to()) ? lapses : due)[week] += fall.count();
+        }
+        List<ForecastWeek> result = new ArrayList<>();
+        for (int i = 0; i < weeks; i++) {
+            LocalDate from = first.plusDays(7L * i);
+            result.add(new ForecastWeek(from, from.plusDays(6), lapses[i], due[i]));
+        }
+        return result;
+    }
+
+    /** @param lapses slots no longer covered @param due slots that fall due and are empty */
+    public record ForecastWeek(LocalDate from, LocalDate to, long lapses, long due) {}
+
+    /** A slot that falls open, and whose. */
+    public record FallingAnswer(UUID fileId, String number, String name, String label, LocalDate on, String status) {}
+
+    static boolean isLapse(Status to) {
+        return to == Status.IN_GRACE
+                || to == Status.LAPSED
+                || to == Status.IN_REVIEW
+                || to == Status.AWAITING_SIGNATURE;
+    }
+
+    /** Who that is, for the days from the first to the last, both included. */
+    @Transactional(readOnly = true)
+    public List<FallingAnswer> falling(Viewer viewer, BoardFilter filter, LocalDate from, LocalDate to) {
+        Catalog.Rules rules = evaluate.visibleRules(viewer);
+        return find.falling(scope(viewer, filter, rules), from, to, MOST_ROWS).stream()
+                .map(s -> new FallingAnswer(
+                        s.fileId(),
+                        s.number(),
+                        (s.givenName() + " " + s.familyName()).strip(),
+                        rules.label(s.checklist(), s.requirement()),
+                        s.on(),
+                        s.to().code()))
+                .toList();
+    }
+
+    /** A blocking slot that is open or about to be, and whose. */
+    public record WaitingSlot(
+            UUID fileId,
+            String number,
+            String name,
+            String checklist,
+            String requirement,
+            String label,
+            String status,
+            @Nullable LocalDate since,
+            @Nullable LocalDate coveredThrough,
+            @Nullable LocalDate due,
+            @Nullable LocalDate nextChangeOn,
+            @Nullable String nextStatus) {}
+
+    /** Slots of files the viewer may see with one of these statuses, longest standing first. */
+    @Transactional(readOnly = true)
+    public List<WaitingSlot> standing(Viewer viewer, List<Status> statuses, int most) {
+        Catalog.Rules rules = evaluate.visibleRules(viewer);
+        return find.standing(scope(viewer, BoardFilter.all(), rules), statuses, most).stream()
+                .map(s -> new WaitingSlot(
+                        s.fileId(),
+                        s.number(),
+                        (s.givenName() + " " + s.familyName()).strip(),
+                        s.checklist(),
+                        s.requirement(),
+                        rules.label(s.checklist(), s.requirement()),
+                        s.status().code(),
+                        s.since(),
+                        s.coveredThrough(),
+                        s.due(),
+                        s.nextChangeOn(),
+                        s.nextStatus() == null ? null : s.nextStatus().code()))
+                .toList();
+    }
+}

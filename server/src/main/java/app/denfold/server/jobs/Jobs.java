@@ -1,0 +1,80 @@
+package app.denfold.server.jobs;
+
+import app.denfold.server.access.Actor;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.practice.PracticeCalendar;
+import jakarta.annotation.Nullable;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Progress of long work, kept in the database so that any node can tell it. Whoever does the work reports here; what
+ * does it, and goes on with it after a restart, is the scheduler.
+ */
+@Service
+public class Jobs {
+
+    private static final Duration SHOWN_AFTER_END = Duration.ofMinutes(10);
+
+    private final JobRepository jobs;
+    private final PracticeCalendar calendar;
+
+    Jobs(JobRepository jobs, PracticeCalendar calendar) {
+        this.jobs = jobs;
+        this.calendar = calendar;
+    }
+
+    /** @param words how it went, once it ended */
+    public record JobAnswer(
+            UUID id,
+            String title,
+            String state,
+            int done,
+            int total,
+            @Nullable String words,
+            String startedBy,
+            Instant startedAt) {}
+
+    @Transactional
+    public UUID begin(String kind, String title, int total, Actor by) {
+        return jobs.save(new Job(kind, title, total, by, calendar.now())).id();
+    }
+
+    /** Seen by others at once, whatever becomes of the transaction that does the work. */
+    @Transactional(propagation = Propagation.REQUIRES_NEW)
+    public void reached(UUID id, int done, int total) {
+        jobs.findById(id).ifPresent(job -> job.reached(done, total));
+    }
+
+    @Transactional(propagation = Propagation.REQUIRES_NEW)
+    public void done(UUID id, String words) {
+        jobs.findById(id).ifPresent(job -> job.end(Job.State.DONE, words, calendar.now()));
+    }
+
+    @Transactional(propagation = Propagation.REQUIRES_NEW)
+    public void failed(UUID id, String words) {
+        jobs.findById(id).ifPresent(job -> job.end(Job.State.FAILED, words, calendar.now()));
+    }
+
+    /** What runs or ended lately: an administrator's view is of all, a colleague's of his own. */
+    @Transactional(readOnly = true)
+    public List<JobAnswer> recent(Viewer viewer) {
+        Instant since = calendar.now().minus(SHOWN_AFTER_END);
+        return jobs.findRecent(since, viewer.isAdministrator(), viewer.accountId()).stream()
+                .map(j -> new JobAnswer(
+                        j.id(),
+                        j.title(),
+                        j.state().name(),
+                        j.done(),
+                        j.total(),
+                        j.words(),
+                        j.startedByName(),
+                        j.startedAt()))
+                .toList();
+    }
+}
