@@ -57,6 +57,11 @@ api.use({
   onRequest({ request }) {
     if (request.method !== "GET") {
       request.headers.set("X-XSRF-TOKEN", csrfToken());
+      const asOf = new URLSearchParams(window.location.search).get("asOf");
+      // the server refuses changes from a page that looks at another day
+      if (asOf) {
+        request.headers.set("X-As-Of", asOf);
+      }
     }
     return request;
   },

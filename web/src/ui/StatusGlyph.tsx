@@ -12,12 +12,13 @@ export function StatusGlyph({ status, size = 14, label }: { status: string; size
   return (
     <svg className="glyph" width={size} height={size} viewBox="0 0 14 14" role="img" aria-label={name}>
       <title>{name}</title>
-      {shapes(colour)[known]}
+      {glyphShapes(colour)[known]}
     </svg>
   );
 }
 
-function shapes(colour: string): Record<Status, ReactNode> {
+/** The drawing of each status, 14 by 14. */
+export function glyphShapes(colour: string): Record<Status, ReactNode> {
   const line = { fill: "none", stroke: colour, strokeWidth: 1.2 };
   return {
     "on-file": <path d={SHEET} fill={colour} />,

@@ -44,6 +44,39 @@ public sealed interface Condition {
     /** The part does not hold. */
     record Not(Condition part) implements Condition {}
 
+    /**
+     * False only when it holds for no person of a kind, whatever his facts and age are. A condition that contradicts
+     * itself in other ways may still be said to hold.
+     */
+    default boolean mayHoldFor(String kind) {
+        return possible(this, kind, true);
+    }
+
+    /** Whether the condition, or its opposite when {@code wanted} is false, can hold for someone of the kind. */
+    private static boolean possible(Condition condition, String kind, boolean wanted) {
+        if (condition instanceof Not not) {
+            return possible(not.part, kind, !wanted);
+        }
+        if (condition instanceof All all) {
+            return wanted
+                    ? all.parts.stream().allMatch(p -> possible(p, kind, true))
+                    : all.parts.stream().anyMatch(p -> possible(p, kind, false));
+        }
+        if (condition instanceof Any any) {
+            return wanted
+                    ? any.parts.stream().anyMatch(p -> possible(p, kind, true))
+                    : any.parts.stream().allMatch(p -> possible(p, kind, false));
+        }
+        FactValue own = FactValue.text(kind);
+        if (condition instanceof Is is && is.fact.equals(KIND)) {
+            return is.value.equals(own) == wanted;
+        }
+        if (condition instanceof IsNot isNot && isNot.fact.equals(KIND)) {
+            return isNot.value.equals(own) != wanted;
+        }
+        return !(condition instanceof In in) || !in.fact.equals(KIND) || in.values.contains(own) == wanted;
+    }
+
     /** Holds always. */
     static Condition always() {
         return new All(List.of());

@@ -100,4 +100,27 @@ class ConditionDaysTest {
         Condition either = new Any(List.of(new Is("role", GROOM), new AgeUnder(18)));
         assertThat(days(either, person)).isEqualTo(DaySet.all());
     }
+
+    @Test
+    void whetherAConditionMayHoldForAKindIsToldFromItsFormAlone() {
+        Condition patient = Condition.kindIs("patient");
+        Condition grown = new Condition.AgeAtLeast(18);
+        assertThat(patient.mayHoldFor("patient")).isTrue();
+        assertThat(patient.mayHoldFor("client")).isFalse();
+        assertThat(new Condition.Not(patient).mayHoldFor("patient")).isFalse();
+        assertThat(new Condition.All(java.util.List.of(patient, grown)).mayHoldFor("client"))
+                .isFalse();
+        assertThat(new Condition.Any(java.util.List.of(patient, grown)).mayHoldFor("client"))
+                .isTrue();
+        assertThat(new Condition.Not(new Condition.Any(java.util.List.of(patient, grown))).mayHoldFor("patient"))
+                .isFalse();
+        assertThat(new Condition.Not(new Condition.All(java.util.List.of(patient, grown))).mayHoldFor("patient"))
+                .isTrue();
+        assertThat(new Condition.In(Condition.KIND, java.util.List.of(FactValue.text("client"))).mayHoldFor("patient"))
+                .isFalse();
+        assertThat(new Condition.IsNot(Condition.KIND, FactValue.text("patient")).mayHoldFor("patient"))
+                .isFalse();
+        assertThat(new Condition.IsNot("role", FactValue.text("groom")).mayHoldFor("patient"))
+                .isTrue();
+    }
 }

@@ -140,6 +140,14 @@ public class Arrivals {
     }
 
     /** Unfiled papers are for those who see every team; papers of a sensitive type for those who may see such. */
+    /** How many papers wait that the viewer may file. */
+    @Transactional(readOnly = true)
+    public int countWaiting(Viewer viewer) {
+        return (int) arrivals.findByStateInOrderByReceivedAt(List.of(Arrival.State.WAITING)).stream()
+                .filter(a -> maySee(viewer, a))
+                .count();
+    }
+
     private boolean maySee(Viewer viewer, Arrival arrival) {
         boolean typeVisible = viewer.seesSensitive()
                 || arrival.suggestedType() == null

@@ -98,6 +98,10 @@ class AuditEvent implements Persistable<Long> {
         return at;
     }
 
+    UUID fileId() {
+        return fileId;
+    }
+
     String actorName() {
         return actorName;
     }

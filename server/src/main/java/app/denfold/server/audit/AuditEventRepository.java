@@ -17,6 +17,13 @@ interface AuditEventRepository extends Repository<AuditEvent, Long> {
 
     List<AuditEvent> findByFileIdOrderBySeqDesc(UUID fileId, Limit limit);
 
+    /** What others did since a moment, newest first; looks and sign-ins left out. */
+    @Query("""
+            select e from AuditEvent e where e.at > :since and e.fileId is not null and e.actorId <> :except
+            and e.action not in ('looked', 'opened', 'downloaded') order by e.seq desc
+            """)
+    List<AuditEvent> findSince(Instant since, UUID except, Limit most);
+
     boolean existsByDocumentIdAndActorIdAndActionAndAtAfter(
             UUID documentId, UUID actorId, String action, Instant since);
 

@@ -75,6 +75,17 @@ public class AuditTrail {
                 .toList();
     }
 
+    /** A row and the file it is about. */
+    public record FileLine(UUID fileId, TrailLine line) {}
+
+    /** What others did in files since a moment, newest first; looks left out. */
+    @Transactional(readOnly = true)
+    public List<FileLine> since(Instant moment, UUID exceptAccount, int most) {
+        return events.findSince(moment, exceptAccount, Limit.of(most)).stream()
+                .map(e -> new FileLine(e.fileId(), TrailLine.of(e)))
+                .toList();
+    }
+
     private final class Pending implements TransactionSynchronization {
         private final List<AuditEntry> entries = new ArrayList<>();
 

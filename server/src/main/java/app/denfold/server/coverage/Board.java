@@ -1,6 +1,7 @@
 package app.denfold.server.coverage;
 
 import app.denfold.core.rules.ClearThrough;
+import app.denfold.core.rules.Condition;
 import app.denfold.core.rules.FileStanding;
 import app.denfold.core.rules.KnownFile;
 import app.denfold.core.rules.Person;
@@ -149,6 +150,10 @@ public class Board {
                                         rules.label(list.code(), r.code()),
                                         r.level() == Requirement.Level.BLOCKING))));
         return List.copyOf(columns.values());
+    }
+
+    private static boolean isOfKind(Condition condition, BoardFilter filter) {
+        return !BoardFilter.isGiven(filter.kind()) || condition.mayHoldFor(filter.kind());
     }
 
     private List<BoardRow> today(

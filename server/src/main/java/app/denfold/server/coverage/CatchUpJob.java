@@ -28,8 +28,7 @@ class CatchUpJob {
     private final Jobs jobs;
     private final ObjectProvider<SchedulerClient> scheduler;
 
-    CatchUpJob(
-            RecomputeSlots recompute, Jobs jobs, PracticeCalendar calendar, ObjectProvider<SchedulerClient> scheduler) {
+    CatchUpJob(RecomputeSlots recompute, Jobs jobs, ObjectProvider<SchedulerClient> scheduler) {
         this.recompute = recompute;
         this.jobs = jobs;
         this.scheduler = scheduler;

@@ -21,6 +21,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -162,6 +163,16 @@ public class Documents {
     @Transactional(readOnly = true)
     public List<FiledDocument> ofFile(UUID fileId) {
         return documents.findWithVersions(fileId);
+    }
+
+    /** Papers that wait for review and that the viewer may see, the longest waiting first. */
+    @Transactional(readOnly = true)
+    public List<FiledDocument> toReview(Viewer viewer, int most) {
+        List<String> types = catalog.types().stream()
+                .filter(t -> t.needsReview() && maySee(viewer, t))
+                .map(PaperType::code)
+                .toList();
+        return documents.findToReview(types, viewer.team(), Limit.of(most));
     }
 
     /** What the rules need to know of the documents of these files, in two reads however many they are. */

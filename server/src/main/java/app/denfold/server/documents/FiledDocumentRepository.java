@@ -3,6 +3,7 @@ package app.denfold.server.documents;
 import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
+import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
@@ -23,6 +24,14 @@ interface FiledDocumentRepository extends JpaRepository<FiledDocument, UUID> {
             order by d.id, index(s)
             """)
     List<Object[]> findSignatures(Collection<UUID> fileIds);
+
+    /** Papers whose type asks for review and on which nobody decided, the longest waiting first. */
+    @Query("""
+            select d from FiledDocument d join PersonFile f on f.id = d.fileId
+            where d.type in :types and d.voidedOn is null and d.acceptedOn is null and d.sentBackOn is null
+            and (:team is null or f.team = :team) order by d.receivedOn, d.id
+            """)
+    List<FiledDocument> findToReview(Collection<String> types, String team, Limit most);
 
     @Query("select d.name from FiledDocument d where d.fileId = :fileId and d.id <> :except")
     List<String> findNames(UUID fileId, UUID except);

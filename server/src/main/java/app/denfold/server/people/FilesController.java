@@ -2,7 +2,6 @@ package app.denfold.server.people;
 
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditTrail;
-import app.denfold.server.audit.TrailLine;
 import app.denfold.server.practice.PracticeCalendar;
 import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
@@ -26,8 +25,6 @@ import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 class FilesController {
-
-    private static final int TRAIL_LINES = 500;
 
     private final Files files;
     private final Kinds kinds;
@@ -117,12 +114,6 @@ class FilesController {
     @Transactional
     FileAnswer change(Viewer viewer, @PathVariable UUID id, @Valid @RequestBody ChangedFile body) {
         return answer(files.change(viewer, id, body.version(), body.person()));
-    }
-
-    @GetMapping("/api/files/{id}/trail")
-    List<TrailLine> trail(Viewer viewer, @PathVariable UUID id) {
-        files.visible(viewer, id);
-        return trail.ofFile(id, TRAIL_LINES);
     }
 
     private FileAnswer answer(PersonFile f) {

@@ -1,0 +1,205 @@
+package app.denfold.server.today;
+
+import app.denfold.core.rules.Status;
+import app.denfold.server.access.Accounts;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.arrivals.Arrivals;
+import app.denfold.server.audit.AuditTrail;
+import app.denfold.server.coverage.Board;
+import app.denfold.server.documents.Documents;
+import app.denfold.server.documents.FiledDocument;
+import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFile;
+import app.denfold.server.practice.PracticeCalendar;
+import jakarta.annotation.Nullable;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** One list of what waits for the viewer, the most urgent first, and what others did since his last visit. */
+@Service
+class TodayList {
+
+    private static final int MOST_SLOTS = 400;
+    private static final int MOST_PAPERS = 60;
+    private static final int MOST_NEWS = 60;
+    private static final int DAYS_AHEAD = 7;
+
+    private final Board board;
+    private final Documents documents;
+    private final Arrivals arrivals;
+    private final Files files;
+    private final Accounts accounts;
+    private final AuditTrail trail;
+    private final PracticeCalendar calendar;
+
+    TodayList(
+            Board board,
+            Documents documents,
+            Arrivals arrivals,
+            Files files,
+            Accounts accounts,
+            AuditTrail trail,
+            PracticeCalendar calendar) {
+        this.board = board;
+        this.documents = documents;
+        this.arrivals = arrivals;
+        this.files = files;
+        this.accounts = accounts;
+        this.trail = trail;
+        this.calendar = calendar;
+    }
+
+    /**
+     * Something to do.
+     *
+     * @param action {@code chase}, {@code review}, {@code sign} or {@code file}
+     * @param title whose or what it is
+     * @param fileId of the person; null for arrivals
+     * @param documentId of the paper to look at; null when none
+     * @param slots what it is about, each with its status
+     * @param day since when it waits, or by when it is to be done
+     */
+    record TodayItem(
+            String action,
+            String title,
+            @Nullable UUID fileId,
+            @Nullable UUID documentId,
+            List<TodaySlot> slots,
+            @Nullable LocalDate day) {}
+
+    record TodaySlot(String label, String status, @Nullable LocalDate day) {}
+
+    record NewsLine(UUID fileId, String name, String who, String sentence, Instant at) {}
+
+    record TodayAnswer(
+            LocalDate today,
+            List<TodayItem> overdue,
+            List<TodayItem> dueToday,
+            List<TodayItem> thisWeek,
+            @Nullable Instant lastVisit,
+            List<NewsLine> news) {}
+
+    @Transactional(readOnly = true)
+    public TodayAnswer of(Viewer viewer) {
+        LocalDate today = calendar.today();
+        Instant visit = accounts.previousVisit(viewer.accountId()).orElse(null);
+        return new TodayAnswer(
+                today,
+                perPerson("chase", board.standing(viewer, OVERDUE, MOST_SLOTS)),
+                dueToday(viewer),
+                thisWeek(viewer, today),
+                visit,
+                news(viewer, visit));
+    }
+
+    private static final List<Status> OVERDUE = List.of(Status.LAPSED, Status.MISSING, Status.SENT_BACK);
+    private static final List<Status> ENDING = List.of(Status.EXPIRING, Status.IN_GRACE, Status.NOT_YET_DUE);
+
+    /** One item a person, in the order in which his first slot comes. */
+    private static List<TodayItem> perPerson(String action, Collection<Board.WaitingSlot> slots) {
+        Map<UUID, List<Board.WaitingSlot>> byFile = new LinkedHashMap<>();
+        slots.forEach(
+                s -> byFile.computeIfAbsent(s.fileId(), id -> new ArrayList<>()).add(s));
+        return byFile.values().stream().map(own -> item(action, own)).toList();
+    }
+
+    private static TodayItem item(String action, List<Board.WaitingSlot> own) {
+        Board.WaitingSlot first = own.get(0);
+        return new TodayItem(
+                action,
+                first.name(),
+                first.fileId(),
+                null,
+                own.stream()
+                        .map(s -> new TodaySlot(s.label(), s.status(), s.since()))
+                        .toList(),
+                first.since());
+    }
+
+    private List<TodayItem> dueToday(Viewer viewer) {
+        List<TodayItem> items = new ArrayList<>();
+        List<FiledDocument> papers = documents.toReview(viewer, MOST_PAPERS);
+        Map<UUID, String> names =
+                names(papers.stream().map(FiledDocument::fileId).distinct().toList());
+        for (FiledDocument paper : papers) {
+            items.add(new TodayItem(
+                    "review",
+                    names.get(paper.fileId()),
+                    paper.fileId(),
+                    paper.id(),
+                    List.of(new TodaySlot(documents.typeLabel(paper), "in-review", paper.receivedOn())),
+                    paper.receivedOn()));
+        }
+        items.addAll(perPerson("sign", board.standing(viewer, List.of(Status.AWAITING_SIGNATURE), MOST_SLOTS)));
+        int waiting = arrivals.countWaiting(viewer);
+        if (waiting > 0) {
+            String title = waiting == 1 ? "1 paper waits in Arrivals" : waiting + " papers wait in Arrivals";
+            items.add(0, new TodayItem("file", title, null, null, List.of(), null));
+        }
+        return items;
+    }
+
+    private Map<UUID, String> names(Collection<UUID> fileIds) {
+        Map<UUID, String> names = new HashMap<>();
+        for (PersonFile file : files.files(fileIds)) {
+            names.put(file.id(), file.name());
+        }
+        return names;
+    }
+
+    private List<TodayItem> thisWeek(Viewer viewer, LocalDate today) {
+        List<Board.WaitingSlot> ending = board.standing(viewer, ENDING, 5 * MOST_SLOTS).stream()
+                .filter(s -> s.nextChangeOn() != null
+                        && ChronoUnit.DAYS.between(today, s.nextChangeOn()) <= DAYS_AHEAD
+                        && isWorse(s.nextStatus()))
+                .sorted(java.util.Comparator.comparing(Board.WaitingSlot::nextChangeOn))
+                .toList();
+        Map<UUID, List<Board.WaitingSlot>> byFile = new LinkedHashMap<>();
+        ending.forEach(
+                s -> byFile.computeIfAbsent(s.fileId(), id -> new ArrayList<>()).add(s));
+        return byFile.values().stream()
+                .map(own -> new TodayItem(
+                        "chase",
+                        own.get(0).name(),
+                        own.get(0).fileId(),
+                        null,
+                        own.stream()
+                                .map(s -> new TodaySlot(
+                                        s.label(), s.status(), s.nextChangeOn().minusDays(1)))
+                                .toList(),
+                        own.get(0).nextChangeOn().minusDays(1)))
+                .toList();
+    }
+
+    private static boolean isWorse(String status) {
+        return List.of("in-grace", "lapsed", "missing").contains(status);
+    }
+
+    /** Nothing to those who see no sensitive papers or one team only: the lines name papers. */
+    private List<NewsLine> news(Viewer viewer, Instant visit) {
+        if (visit == null || !viewer.seesSensitive() || viewer.team() != null) {
+            return List.of();
+        }
+        List<AuditTrail.FileLine> lines = trail.since(visit, viewer.accountId(), MOST_NEWS);
+        Map<UUID, String> names =
+                names(lines.stream().map(AuditTrail.FileLine::fileId).distinct().toList());
+        return lines.stream()
+                .map(l -> new NewsLine(
+                        l.fileId(),
+                        names.getOrDefault(l.fileId(), ""),
+                        l.line().who(),
+                        l.line().sentence(),
+                        l.line().at()))
+                .toList();
+    }
+}
