@@ -5,12 +5,15 @@ import { InvitationPage } from "./features/access/InvitationPage";
 import { SignInPage } from "./features/access/SignInPage";
 import { meOptions } from "./features/access/sessionQueries";
 import { ArrivalsPage } from "./features/arrivals/ArrivalsPage";
+import { SetUpPage } from "./features/catalog/SetUpPage";
+import { CoveragePage } from "./features/coverage/CoveragePage";
 import { DemoMailPage } from "./features/demo/DemoMailPage";
 import { FilePage } from "./features/people/FilePage";
 import { FilesPage } from "./features/people/FilesPage";
 import { PortalPage } from "./features/portal/PortalPage";
 import { PortalReader } from "./features/portal/PortalReader";
 import { SigningPage } from "./features/signing/SigningPage";
+import { TodayPage } from "./features/today/TodayPage";
 import { Frame } from "./ui/Frame";
 import { Loaded } from "./ui/Quiet";
 
@@ -49,11 +52,14 @@ function StaffRoutes() {
     <Routes>
       <Route path="/signing/:id" element={<SigningPage />} />
       <Route element={<Framed />}>
+        <Route path="/today" element={<TodayPage />} />
+        <Route path="/coverage" element={<CoveragePage />} />
+        <Route path="/set-up/*" element={<SetUpPage />} />
         <Route path="/files" element={<FilesPage />} />
         <Route path="/files/:id" element={<FilePage />} />
         <Route path="/arrivals" element={<ArrivalsPage />} />
         <Route path="/demo-mail" element={<DemoMailPage />} />
-        <Route path="*" element={<Navigate to="/files" replace />} />
+        <Route path="*" element={<Navigate to="/today" replace />} />
       </Route>
     </Routes>
   );

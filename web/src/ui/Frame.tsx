@@ -1,4 +1,11 @@
-import { BellOutlined, FileTextOutlined, InboxOutlined } from "@ant-design/icons";
+import {
+  AppstoreOutlined,
+  BellOutlined,
+  CalendarOutlined,
+  ControlOutlined,
+  FileTextOutlined,
+  InboxOutlined,
+} from "@ant-design/icons";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Badge, Button, Dropdown } from "antd";
 import { type ReactNode, useState } from "react";
@@ -8,7 +15,10 @@ import { meOptions } from "../features/access/sessionQueries";
 import { arrivalsOptions } from "../features/arrivals/arrivalQueries";
 import { NoticesDrawer } from "../features/chasing/NoticesDrawer";
 import { noticesOptions } from "../features/chasing/noticeQueries";
+import { AsOfRibbon } from "./AsOfRibbon";
+import { useKeepingAsOf } from "./asOf";
 import { FindBox } from "./FindBox";
+import { RunningWork } from "./RunningWork";
 
 /** Rail, top line, and the view between them. */
 export function Frame({ children }: { children: ReactNode }) {
@@ -17,6 +27,7 @@ export function Frame({ children }: { children: ReactNode }) {
       <Rail />
       <div className="frame-main">
         <TopLine />
+        <AsOfRibbon />
         <main className="view">{children}</main>
       </div>
     </div>
@@ -25,6 +36,8 @@ export function Frame({ children }: { children: ReactNode }) {
 
 function Rail() {
   const arrivals = useQuery(arrivalsOptions);
+  const isAdministrator = useQuery(meOptions).data?.role === "ADMINISTRATOR";
+  const keep = useKeepingAsOf();
   const waiting = arrivals.data?.filter((a) => a.state === "WAITING").length ?? 0;
   return (
     <nav className="rail" aria-label="Places">
@@ -35,7 +48,11 @@ function Rail() {
           <path d="M19 3v7h7" fill="none" stroke="var(--ochre-bright)" strokeWidth="2.4" />
         </svg>
       </div>
-      <NavLink to="/files">
+      <NavLink to="/today">
+        <CalendarOutlined aria-hidden />
+        Today
+      </NavLink>
+      <NavLink to={keep("/files")}>
         <FileTextOutlined aria-hidden />
         Files
       </NavLink>
@@ -48,6 +65,16 @@ function Rail() {
           </span>
         )}
       </NavLink>
+      <NavLink to={keep("/coverage")}>
+        <AppstoreOutlined aria-hidden />
+        Coverage
+      </NavLink>
+      {isAdministrator && (
+        <NavLink to="/set-up">
+          <ControlOutlined aria-hidden />
+          Set-up
+        </NavLink>
+      )}
     </nav>
   );
 }
@@ -61,6 +88,7 @@ function TopLine() {
       <div className="where" id="where" />
       <FindBox />
       <div className="top-right">
+        <RunningWork />
         <Badge count={failed} size="small">
           <Button
             type="text"

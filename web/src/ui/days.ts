@@ -13,6 +13,11 @@ export function moment(iso: string): string {
   return `${at.getDate()} ${MONTHS[at.getMonth()]} ${time}`;
 }
 
+/** The civil day so many days later; earlier when negative. */
+export function addDays(iso: string, days: number): string {
+  return new Date(Date.parse(`${iso}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
+}
+
 /** Whole days from one civil day to another; negative when it lies before. */
 export function daysBetween(from: string, to: string): number {
   return Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000);

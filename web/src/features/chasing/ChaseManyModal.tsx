@@ -1,5 +1,4 @@
-import { useQueryClient } from "@tanstack/react-query";
-import { useQuery } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Button, Collapse, Modal } from "antd";
 import { useState } from "react";
 import { api, done, wordsOf } from "../../api/client";
@@ -96,7 +95,9 @@ function Preview({ id }: { id: string }) {
           <>
             <p>
               To <strong>{data.recipient ?? "no address in the file"}</strong> · {data.subject}
-              {data.chasedToday && <span className="ochre"> · chased today already ({data.chasedToday})</span>}
+              {data.chasedToday && (
+                <span className="ochre"> · chased today already ({data.chasedToday})</span>
+              )}
             </p>
             <pre className="mail-text">{data.body}</pre>
           </>

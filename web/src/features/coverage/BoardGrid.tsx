@@ -71,22 +71,23 @@ export function BoardGrid({ view, total, chosen, onChoose, onSort, onOpenCell, o
     columns.scrollToIndex(column);
   };
   const page = Math.max(1, Math.floor(((pane.current?.clientHeight ?? 400) - HEAD) / ROW) - 1);
-  const moves: Record<string, () => void> = {
-    ArrowDown: () => move(1, 0),
-    ArrowUp: () => move(-1, 0),
-    ArrowRight: () => move(0, 1),
-    ArrowLeft: () => move(0, -1),
-    PageDown: () => move(page, 0),
-    PageUp: () => move(-page, 0),
-    Home: () => move(0, -board.columns.length),
-    End: () => move(0, board.columns.length),
-  };
+  const steps = new Map([
+    ["ArrowDown", [1, 0]],
+    ["ArrowUp", [-1, 0]],
+    ["ArrowRight", [0, 1]],
+    ["ArrowLeft", [0, -1]],
+    ["PageDown", [page, 0]],
+    ["PageUp", [-page, 0]],
+    ["Home", [0, -board.columns.length]],
+    ["End", [0, board.columns.length]],
+  ]);
   const onKey = (e: KeyboardEvent) => {
     const row = board.row(current.row);
     const column = board.columns[current.column];
-    if (moves[e.key]) {
+    const step = steps.get(e.key);
+    if (step) {
       e.preventDefault();
-      moves[e.key]?.();
+      move(step[0] ?? 0, step[1] ?? 0);
     } else if (e.key === " " && row) {
       e.preventDefault();
       onChoose(row);
@@ -120,7 +121,10 @@ export function BoardGrid({ view, total, chosen, onChoose, onSort, onOpenCell, o
         aria-multiselectable="true"
         onKeyDown={onKey}
       >
-        <div className="board-space" style={{ height: rows.getTotalSize(), width: columns.getTotalSize() + 60 }}>
+        <div
+          className="board-space"
+          style={{ height: rows.getTotalSize(), width: columns.getTotalSize() + 60 }}
+        >
           {/* biome-ignore lint/a11y/useFocusableInteractive: the grid itself holds the focus */}
           {/* biome-ignore lint/a11y/useSemanticElements: see above */}
           <div className="board-head" role="row" aria-rowindex={1} style={{ height: HEAD }}>
@@ -174,7 +178,12 @@ export function BoardGrid({ view, total, chosen, onChoose, onSort, onOpenCell, o
 
 function Corner({ view, onSort }: { view: BoardView; onSort: (sort: string) => void }) {
   const button = (sort: string, words: string) => (
-    <button type="button" className="board-sort" onClick={() => onSort(sort)} aria-pressed={view.sort === sort}>
+    <button
+      type="button"
+      className="board-sort"
+      onClick={() => onSort(sort)}
+      aria-pressed={view.sort === sort}
+    >
       {words} {view.sort === sort ? (view.turned ? "↓" : "↑") : ""}
     </button>
   );

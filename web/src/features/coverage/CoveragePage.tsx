@@ -61,8 +61,7 @@ function Coverage({ kinds }: { kinds: { code: string; plural: string }[] }) {
       }),
     [],
   );
-  const sort = (by: string) =>
-    set({ sort: by, turned: view.sort === by && !view.turned ? "true" : "" });
+  const sort = (by: string) => set({ sort: by, turned: view.sort === by && !view.turned ? "true" : "" });
   return (
     <div className="coverage-page">
       <Where>

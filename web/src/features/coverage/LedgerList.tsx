@@ -1,10 +1,9 @@
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
 import type { Shape } from "../../api/client";
+import { useAsOf } from "../../ui/asOf";
 import { Legend } from "../../ui/Legend";
 import { isOpen } from "../../ui/statuses";
-import { practiceOptions } from "../access/sessionQueries";
 import "./coverage.css";
 import { SlotLine } from "./SlotLine";
 
@@ -14,7 +13,7 @@ type Narrowing = "all" | "open";
 /** Sections with their slots and the papers that fill them, then the papers that fill none. */
 export function LedgerList({ file, ledger }: LedgerListProps) {
   const [narrowing, setNarrowing] = useState<Narrowing>("all");
-  const today = useQuery(practiceOptions).data?.today ?? "";
+  const { on: today } = useAsOf();
   const open = ledger.sections.flatMap((s) => s.slots).filter((s) => isOpen(s.status)).length;
   const sections = ledger.sections
     .map((s) => ({ ...s, slots: s.slots.filter((slot) => narrowing === "all" || isOpen(slot.status)) }))

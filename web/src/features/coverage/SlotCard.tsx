@@ -32,7 +32,8 @@ export function SlotCard({ cell, onClose }: { cell: Cell; onClose: () => void })
     const onKey = (e: KeyboardEvent) => e.key === "Escape" && onClose();
     const onPointer = (e: PointerEvent) => {
       const target = e.target as Element;
-      const inside = card.current?.contains(target) || target.closest(".ant-modal-wrap, .ant-picker-dropdown");
+      const inside =
+        card.current?.contains(target) || target.closest(".ant-modal-wrap, .ant-picker-dropdown");
       if (!inside) {
         onClose();
       }

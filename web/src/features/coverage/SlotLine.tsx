@@ -1,11 +1,11 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { App, Button } from "antd";
 import { type DragEvent, useEffect, useRef, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { type Shape, upload, wordsOf } from "../../api/client";
+import { useMayChange } from "../../ui/asOf";
 import { StatusGlyph } from "../../ui/StatusGlyph";
 import { asStatus, statuses } from "../../ui/statuses";
-import { meOptions } from "../access/sessionQueries";
 import { AskModal } from "../portal/AskModal";
 import { PaperLine } from "./LedgerList";
 import { isWanting, slotWords } from "./slotWords";
@@ -16,7 +16,7 @@ type SlotLineProps = { file: Shape<"FileAnswer">; slot: Shape<"SlotAnswer">; tod
 /** A requirement in the ledger: how it stands, the papers that fill it, and what can be done where it is empty. */
 export function SlotLine({ file, slot, today }: SlotLineProps) {
   const [search] = useSearchParams();
-  const mayChange = useQuery(meOptions).data?.mayChange ?? false;
+  const mayChange = useMayChange();
   const drop = useDropOnSlot(file.id, slot.types[0] ?? "");
   const wanting = isWanting(slot);
   const chosen = slot.papers.some((p) => p.id === search.get("paper"));

@@ -119,8 +119,6 @@ export const linesOptions = (id: string, from: string, to: string, day: { asOf?:
   queryOptions({
     queryKey: ["files", id, "lines", from, to, day],
     queryFn: () =>
-      answer(
-        api.GET("/api/files/{id}/lines", { params: { path: { id }, query: { from, to, ...day } } }),
-      ),
+      answer(api.GET("/api/files/{id}/lines", { params: { path: { id }, query: { from, to, ...day } } })),
     placeholderData: keepPreviousData,
   });

@@ -3,8 +3,8 @@ import { App, Button } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, done, type Shape, wordsOf } from "../../api/client";
+import { useMayChange } from "../../ui/asOf";
 import { bytes, day, moment } from "../../ui/days";
-import { meOptions } from "../access/sessionQueries";
 import { ShareModal } from "../portal/ShareModal";
 import { StartSigningModal } from "../signing/StartSigningModal";
 import { openSigningOptions } from "./documentQueries";
@@ -22,13 +22,13 @@ type PaperCardProps = {
 export function PaperCard({ paper, file, ledger, version, onVersion }: PaperCardProps) {
   const slots =
     ledger?.sections.flatMap((s) => s.slots).filter((s) => s.papers.some((p) => p.id === paper.id)) ?? [];
-  const me = useQuery(meOptions).data;
+  const mayChange = useMayChange();
   return (
     <aside className="paper-card" aria-label="About this paper">
       <h2>{paper.typeLabel}</h2>
       <div className="muted">{paper.name}</div>
       <State paper={paper} />
-      {me?.mayChange && !paper.voidedOn && <Actions paper={paper} file={file} />}
+      {mayChange && !paper.voidedOn && <Actions paper={paper} file={file} />}
       <h3>Details</h3>
       <dl className="tabular">
         <dt>Dated</dt>

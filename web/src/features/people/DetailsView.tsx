@@ -1,7 +1,7 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, Button, Form } from "antd";
 import { answer, api, fieldWords, type Shape, wordsOf } from "../../api/client";
-import { meOptions } from "../access/sessionQueries";
+import { useMayChange } from "../../ui/asOf";
 import { PersonFields, type PersonValues, personDetails } from "./PersonFields";
 
 /** Who the person is, and his facts; a changed fact holds from today on, the old value until yesterday. */
@@ -9,7 +9,7 @@ export function DetailsView({ file }: { file: Shape<"FileAnswer"> }) {
   const [form] = Form.useForm<PersonValues>();
   const { message } = App.useApp();
   const queries = useQueryClient();
-  const mayChange = useQuery(meOptions).data?.mayChange ?? false;
+  const mayChange = useMayChange();
   const save = useMutation({
     mutationFn: (values: PersonValues) =>
       answer(

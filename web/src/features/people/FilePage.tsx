@@ -3,13 +3,14 @@ import { Button, Tabs } from "antd";
 import { useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import type { Shape } from "../../api/client";
+import { useAsOf, useKeepingAsOf, useMayChange } from "../../ui/asOf";
 import { day } from "../../ui/days";
 import { Loaded } from "../../ui/Quiet";
 import { Where } from "../../ui/Where";
-import { meOptions } from "../access/sessionQueries";
 import { AddPapers } from "../arrivals/AddPapers";
 import { ChaseModal } from "../chasing/ChaseModal";
 import { LedgerList } from "../coverage/LedgerList";
+import { LinesView } from "../coverage/LinesView";
 import { ReadView } from "../documents/ReadView";
 import { SharedView } from "../portal/SharedView";
 import { DetailsView } from "./DetailsView";
@@ -23,13 +24,15 @@ type LedgerData = Shape<"LedgerAnswer">;
 export function FilePage() {
   const { id = "" } = useParams();
   const file = useQuery(fileOptions(id));
-  const ledger = useQuery(ledgerOptions(id));
+  const { query } = useAsOf();
+  const keep = useKeepingAsOf();
+  const ledger = useQuery(ledgerOptions(id, query));
   return (
     <Loaded query={file}>
       {(head) => (
         <div className="file-page">
           <Where>
-            <Link to="/files">Files</Link> › <strong>{head.name}</strong>
+            <Link to={keep("/files")}>Files</Link> › <strong>{head.name}</strong>
           </Where>
           <Head file={head} ledger={ledger.data} />
           <div className="file-body">
@@ -44,7 +47,7 @@ export function FilePage() {
 
 function Head({ file, ledger }: { file: File; ledger?: LedgerData }) {
   const [chases, setChases] = useState(false);
-  const me = useQuery(meOptions).data;
+  const mayChange = useMayChange();
   const initials = `${file.givenName[0] ?? ""}${file.familyName[0] ?? ""}`;
   return (
     <header className="file-head">
@@ -73,13 +76,13 @@ function Head({ file, ledger }: { file: File; ledger?: LedgerData }) {
             .filter((fact) => fact.key && file.facts[fact.name])
             .map((fact) => (
               <span key={fact.name}>
-                {fact.label.toLowerCase()} <strong>{file.facts[fact.name]}</strong>
+                {fact.label.toLowerCase()} <strong>{file.factWords[fact.name]}</strong>
               </span>
             ))}
         </div>
       </div>
       {ledger && <Standing ledger={ledger} />}
-      {me?.mayChange && (
+      {mayChange && (
         <>
           <Button onClick={() => setChases(true)}>Chase</Button>
           <AddPapers fileId={file.id} />
@@ -110,7 +113,7 @@ function Standing({ ledger }: { ledger: LedgerData }) {
 
 function Views({ file, ledger }: { file: File; ledger?: LedgerData }) {
   const [search, setSearch] = useSearchParams();
-  const view = search.get("view") ?? "read";
+  const view = search.get("view") ?? (search.has("paper") ? "read" : "lines");
   const show = (next: string) =>
     setSearch((before) => {
       const params = new URLSearchParams(before);
@@ -123,6 +126,7 @@ function Views({ file, ledger }: { file: File; ledger?: LedgerData }) {
         activeKey={view}
         onChange={show}
         items={[
+          { key: "lines", label: "Lines" },
           { key: "read", label: "Read" },
           { key: "details", label: "Details" },
           { key: "trail", label: "Trail" },
@@ -131,6 +135,7 @@ function Views({ file, ledger }: { file: File; ledger?: LedgerData }) {
       />
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling area must be reachable by keyboard */}
       <section className="file-view-body" tabIndex={0} aria-label="Contents of the view">
+        {view === "lines" && <LinesView file={file} ledger={ledger} />}
         {view === "read" && <ReadView file={file} ledger={ledger} documentId={search.get("paper")} />}
         {view === "details" && <DetailsView key={file.version} file={file} />}
         {view === "trail" && <TrailView fileId={file.id} />}

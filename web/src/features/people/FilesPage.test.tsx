@@ -7,7 +7,7 @@ import { TrailView } from "./TrailView";
 
 afterEach(cleanup);
 
-function row(name: string, part: Partial<Shape<"FileRow">> = {}): Shape<"FileRow"> {
+function row(name: string, part: Partial<Shape<"BoardRow">> = {}): Shape<"BoardRow"> {
   return {
     id: name,
     number: "E-0147",
@@ -20,23 +20,38 @@ function row(name: string, part: Partial<Shape<"FileRow">> = {}): Shape<"FileRow
     clearThrough: "2027-05-14",
     openSlots: 0,
     lastActivityAt: "2026-11-25T09:00:00Z",
-    slots: [{ label: "First aid certificate", status: "on-file" }],
+    cells: "f.",
     ...part,
   };
 }
 
 const KINDS = [{ code: "employee", label: "Employee", plural: "Employees", facts: [] }];
 
-function serveFiles(rows: Shape<"FileRow">[], account: object = OTTILIE) {
-  return serve({ "GET /api/session": account, "GET /api/kinds": KINDS, "GET /api/files": rows });
+const COLUMNS = ["First aid certificate", "Contract"].map((label) => ({
+  checklist: "employees",
+  checklistLabel: "Employees",
+  requirement: label,
+  label,
+  blocking: true,
+}));
+
+function serveFiles(rows: Shape<"BoardRow">[], account: object = OTTILIE) {
+  return serve({
+    "GET /api/session": account,
+    "GET /api/kinds": KINDS,
+    "GET /api/board": { columns: COLUMNS, letters: LETTERS, rows },
+    "GET /api/board/counts": { files: rows.length, clear: 0, statuses: {} },
+  });
 }
+
+const LETTERS = { ".": "not-applicable", f: "on-file", s: "awaiting-signature" };
 
 test("each person's standing is told in words and in glyphs", async () => {
   serveFiles([
     row("Tamsin Korhola", {
       clear: false,
       openSlots: 2,
-      slots: [{ label: "Contract", status: "awaiting-signature" }],
+      cells: ".s",
     }),
     row("Hester Quillam"),
     row("Kofi Adjare", { clearThrough: undefined }),
@@ -53,7 +68,23 @@ test("typing narrows the list by asking the server", async () => {
   show(<FilesPage />);
   await screen.findByText("Tamsin Korhola");
   fireEvent.change(screen.getByLabelText("Narrow the list"), { target: { value: "korh" } });
-  await waitFor(() => expect(calls.some((c) => c.path === "/api/files?text=korh&kind=")).toBe(true));
+  await waitFor(() => expect(calls.some((c) => /^\/api\/board\?.*text=korh/.test(c.path))).toBe(true));
+});
+
+test("the signs of a person leave out what is not asked of him", async () => {
+  serveFiles([row("Tamsin Korhola")]);
+  show(<FilesPage />);
+  await screen.findByRole("img", { name: "First aid certificate: on file" });
+  expect(screen.queryByRole("img", { name: /Contract/ })).toBeNull();
+});
+
+test("sorting by a column asks the server for that order", async () => {
+  const calls = serveFiles([row("Tamsin Korhola")]);
+  show(<FilesPage />);
+  fireEvent.click(await screen.findByText("Clear through"));
+  await waitFor(() => expect(calls.some((c) => /sort=clear&turned=false/.test(c.path))).toBe(true));
+  fireEvent.click(screen.getByText("Clear through"));
+  await waitFor(() => expect(calls.some((c) => /sort=clear&turned=true/.test(c.path))).toBe(true));
 });
 
 test("an empty list tells the next step", async () => {
@@ -74,7 +105,7 @@ test("who may only look is not offered a new file", async () => {
 });
 
 test("a list that cannot be had says why and offers to try again", async () => {
-  serve({ "GET /api/session": OTTILIE, "GET /api/kinds": KINDS, "GET /api/files": new Refusal(500, {}) });
+  serve({ "GET /api/session": OTTILIE, "GET /api/kinds": KINDS, "GET /api/board": new Refusal(500, {}) });
   show(<FilesPage />);
   await screen.findByText("This cannot be shown");
   serveFiles([row("Tamsin Korhola")]);

@@ -1,95 +1,117 @@
 import { PlusOutlined } from "@ant-design/icons";
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useInfiniteQuery, useQuery } from "@tanstack/react-query";
 import { Button, Input, Segmented, Table, type TableColumnsType } from "antd";
+import type { SorterResult } from "antd/es/table/interface";
 import { useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
-import type { Shape } from "../../api/client";
+import { useKeepingAsOf, useMayChange } from "../../ui/asOf";
 import { day, moment } from "../../ui/days";
 import { Legend } from "../../ui/Legend";
 import { Loaded, QuietEmpty } from "../../ui/Quiet";
 import { StatusGlyph } from "../../ui/StatusGlyph";
 import { Where } from "../../ui/Where";
-import { meOptions } from "../access/sessionQueries";
-import { filesOptions, kindsOptions } from "./fileQueries";
+import {
+  type BoardRow,
+  type BoardView,
+  boardListOptions,
+  boardViewOf,
+  type Column,
+  countsOptions,
+} from "../coverage/boardQueries";
+import { kindsOptions } from "./fileQueries";
 import { NewFileDrawer } from "./NewFileDrawer";
 import "./people.css";
 
-type Row = Shape<"FileRow">;
+type Row = BoardRow;
 
-/** A row's place in the order of clear through: not clear first, never ending last. */
-function clearRank(row: Row): string {
-  return row.clear ? (row.clearThrough ?? "9999") : "0000";
+/** The words by which the server sorts, by column. */
+const SORTS = ["name", "number", "team", "clear", "activity"];
+
+function columnsOf(
+  columns: Column[],
+  letters: Record<string, string>,
+  view: BoardView,
+): TableColumnsType<Row> {
+  const sorted = (key: string) => ({
+    key,
+    sorter: true,
+    sortOrder: view.sort === key ? ((view.turned ? "descend" : "ascend") as "descend" | "ascend") : null,
+    showSorterTooltip: false as const,
+  });
+  return [
+    {
+      title: "Person",
+      ...sorted("name"),
+      width: 310,
+      render: (_, row) => (
+        <>
+          <strong>{row.name}</strong>{" "}
+          <span className="muted">{row.birthDate && `born ${day(row.birthDate)}`}</span>
+        </>
+      ),
+    },
+    { title: "Number", dataIndex: "number", width: 92, ...sorted("number") },
+    { title: "Kind", dataIndex: "kindLabel", width: 92 },
+    { title: "Team", dataIndex: "team", width: 120, ...sorted("team") },
+    {
+      title: "Clear through",
+      ...sorted("clear"),
+      width: 136,
+      render: (_, row) =>
+        row.clear ? (
+          (row.clearThrough && day(row.clearThrough)) || <span className="muted">no end</span>
+        ) : (
+          <span className="clay">
+            not clear, {row.openSlots} {row.openSlots === 1 ? "slot" : "slots"}
+          </span>
+        ),
+    },
+    {
+      title: "Slots",
+      key: "slots",
+      render: (_, row) => <Strip row={row} columns={columns} letters={letters} />,
+    },
+    {
+      title: "Last activity",
+      ...sorted("activity"),
+      width: 122,
+      render: (_, row) => <span className="muted">{moment(row.lastActivityAt)}</span>,
+    },
+  ];
 }
 
-const columns: TableColumnsType<Row> = [
-  {
-    title: "Person",
-    key: "name",
-    width: 310,
-    sorter: (a, b) => a.name.localeCompare(b.name),
-    render: (_, row) => (
-      <>
-        <strong>{row.name}</strong>{" "}
-        <span className="muted">{row.birthDate && `born ${day(row.birthDate)}`}</span>
-      </>
-    ),
-  },
-  { title: "Number", dataIndex: "number", width: 84, sorter: (a, b) => a.number.localeCompare(b.number) },
-  { title: "Kind", dataIndex: "kindLabel", width: 92 },
-  {
-    title: "Team",
-    dataIndex: "team",
-    width: 120,
-    sorter: (a, b) => (a.team ?? "").localeCompare(b.team ?? ""),
-  },
-  {
-    title: "Clear through",
-    key: "clear",
-    width: 128,
-    sorter: (a, b) => clearRank(a).localeCompare(clearRank(b)),
-    render: (_, row) =>
-      row.clear ? (
-        (row.clearThrough && day(row.clearThrough)) || <span className="muted">no end</span>
-      ) : (
-        <span className="clay">
-          not clear, {row.openSlots} {row.openSlots === 1 ? "slot" : "slots"}
-        </span>
-      ),
-  },
-  {
-    title: "Slots",
-    key: "slots",
-    render: (_, row) => (
-      <span className="strip">
-        {row.slots.map((slot) => (
-          <span
-            key={slot.label}
-            className={slot.status === "on-file" || slot.status === "waived" ? "pale" : undefined}
-          >
-            <StatusGlyph status={slot.status} label={slot.label} />
-          </span>
-        ))}
-      </span>
-    ),
-  },
-  {
-    title: "Last activity",
-    key: "activity",
-    width: 112,
-    sorter: (a, b) => a.lastActivityAt.localeCompare(b.lastActivityAt),
-    render: (_, row) => <span className="muted">{moment(row.lastActivityAt)}</span>,
-  },
-];
+/** The signs of a person's slots in the order of the checklists. */
+function Strip({ row, columns, letters }: { row: Row; columns: Column[]; letters: Record<string, string> }) {
+  return (
+    <span className="strip">
+      {columns.map((column, i) => {
+        const status = letters[row.cells[i] ?? "."] ?? "not-applicable";
+        return (
+          status !== "not-applicable" && (
+            <span
+              key={`${column.checklist}/${column.requirement}`}
+              className={status === "on-file" || status === "waived" ? "pale" : undefined}
+            >
+              <StatusGlyph status={status} label={column.label} />
+            </span>
+          )
+        );
+      })}
+    </span>
+  );
+}
 
 export function FilesPage() {
   const [search, setSearch] = useSearchParams();
   const [isNew, setIsNew] = useState(false);
   const navigate = useNavigate();
-  const text = search.get("text") ?? "";
-  const kind = search.get("kind") ?? "";
-  const files = useQuery({ ...filesOptions(text, kind), placeholderData: keepPreviousData });
+  const view = boardViewOf(search);
+  const { text = "", kind = "" } = view;
+  const files = useInfiniteQuery(boardListOptions(view));
+  const counts = useQuery(countsOptions(view)).data;
+  const keep = useKeepingAsOf();
+  const mayChange = useMayChange();
   const kinds = useQuery(kindsOptions);
-  const me = useQuery(meOptions).data;
   const set = (name: string, value: string) =>
     setSearch(
       (before) => {
@@ -99,16 +121,22 @@ export function FilesPage() {
       },
       { replace: true },
     );
+  const sort = (sorter: SorterResult<Row> | SorterResult<Row>[]) => {
+    const { columnKey, order } = Array.isArray(sorter) ? (sorter[0] ?? {}) : sorter;
+    const by = String(columnKey ?? "");
+    set("sort", order && SORTS.includes(by) ? by : "");
+    set("turned", order === "descend" ? "true" : "");
+  };
   const open = (row: Row) => ({
     tabIndex: 0,
-    onClick: () => navigate(`/files/${row.id}`),
-    onKeyDown: (e: React.KeyboardEvent) => e.key === "Enter" && navigate(`/files/${row.id}`),
+    onClick: () => navigate(keep(`/files/${row.id}`)),
+    onKeyDown: (e: React.KeyboardEvent) => e.key === "Enter" && navigate(keep(`/files/${row.id}`)),
   });
   return (
     <div className="files-page">
       <Where>
         <strong>Files</strong>
-        {files.data && <span className="muted"> · {files.data.length} shown</span>}
+        {counts && <span className="muted"> · {counts.files}</span>}
       </Where>
       <div className="files-bar">
         <Input
@@ -130,7 +158,7 @@ export function FilesPage() {
         />
         <span className="grow" />
         <Legend />
-        {me?.mayChange && (
+        {mayChange && (
           <Button type="primary" icon={<PlusOutlined />} onClick={() => setIsNew(true)}>
             New file
           </Button>
@@ -138,8 +166,8 @@ export function FilesPage() {
       </div>
       <div className="files-table">
         <Loaded query={files}>
-          {(rows) =>
-            rows.length === 0 ? (
+          {({ pages }) =>
+            pages[0]?.rows.length === 0 ? (
               <QuietEmpty title={text ? "Nobody is found by that" : "No file yet"}>
                 <p>
                   {text
@@ -148,15 +176,25 @@ export function FilesPage() {
                 </p>
               </QuietEmpty>
             ) : (
-              <Table
-                size="small"
-                rowKey="id"
-                columns={columns}
-                dataSource={rows}
-                pagination={false}
-                onRow={open}
-                sticky
-              />
+              <>
+                <Table
+                  size="small"
+                  rowKey="id"
+                  columns={columnsOf(pages[0]?.columns ?? [], pages[0]?.letters ?? {}, view)}
+                  dataSource={pages.flatMap((page) => page.rows)}
+                  pagination={false}
+                  onRow={open}
+                  onChange={(_page, _filters, sorter) => sort(sorter)}
+                  sticky
+                />
+                {files.hasNextPage && (
+                  <div className="files-more">
+                    <Button loading={files.isFetchingNextPage} onClick={() => files.fetchNextPage()}>
+                      Show more
+                    </Button>
+                  </div>
+                )}
+              </>
             )
           }
         </Loaded>

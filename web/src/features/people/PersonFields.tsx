@@ -1,6 +1,7 @@
 import { Form, Input, Select } from "antd";
 import type { Shape } from "../../api/client";
 import { DayField } from "../../ui/DayField";
+import { PersonNumberField } from "./PersonNumberField";
 
 /** The fields of a person: who he is, then the facts of his kind. Form names follow the API. */
 export function PersonFields({
@@ -73,6 +74,8 @@ function factField(fact: Shape<"FactDefinition">) {
       );
     case "DATE":
       return <DayField />;
+    case "PERSON":
+      return <PersonNumberField />;
     default:
       return <Input />;
   }

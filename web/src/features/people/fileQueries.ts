@@ -1,4 +1,4 @@
-import { queryOptions } from "@tanstack/react-query";
+import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { answer, api } from "../../api/client";
 
 export const kindsOptions = queryOptions({
@@ -6,12 +6,6 @@ export const kindsOptions = queryOptions({
   queryFn: () => answer(api.GET("/api/kinds")),
   staleTime: 300_000,
 });
-
-export const filesOptions = (text: string, kind: string) =>
-  queryOptions({
-    queryKey: ["files", "table", text, kind],
-    queryFn: () => answer(api.GET("/api/files", { params: { query: { text, kind } } })),
-  });
 
 export const foundOptions = (text: string) =>
   queryOptions({
@@ -26,10 +20,11 @@ export const fileOptions = (id: string) =>
     queryFn: () => answer(api.GET("/api/files/{id}", { params: { path: { id } } })),
   });
 
-export const ledgerOptions = (id: string) =>
+export const ledgerOptions = (id: string, day: { asOf?: string; known?: string } = {}) =>
   queryOptions({
-    queryKey: ["files", id, "ledger"],
-    queryFn: () => answer(api.GET("/api/files/{id}/ledger", { params: { path: { id } } })),
+    queryKey: ["files", id, "ledger", day],
+    queryFn: () => answer(api.GET("/api/files/{id}/ledger", { params: { path: { id }, query: day } })),
+    placeholderData: keepPreviousData,
   });
 
 export const trailOptions = (id: string) =>

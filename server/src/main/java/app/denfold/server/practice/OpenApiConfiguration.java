@@ -2,6 +2,7 @@ package app.denfold.server.practice;
 
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.media.ObjectSchema;
 import io.swagger.v3.oas.models.media.Schema;
 import jakarta.annotation.Nullable;
 import java.lang.annotation.Annotation;
@@ -11,14 +12,21 @@ import java.util.Map;
 import java.util.TreeMap;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springdoc.core.customizers.PropertyCustomizer;
+import org.springdoc.core.utils.SpringDocUtils;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import tools.jackson.databind.JsonNode;
 
 /** The API's description: every value is there unless its component is {@link Nullable}, in a stable order. */
 @Configuration
 class OpenApiConfiguration {
 
     private static final String OPTIONAL = "x-optional";
+
+    static {
+        // rules are described by their own page; here they are any object
+        SpringDocUtils.getConfig().replaceWithSchema(JsonNode.class, new ObjectSchema().additionalProperties(true));
+    }
 
     @Bean
     OpenAPI description() {

@@ -1,0 +1,85 @@
+import { ArrowDownOutlined, ArrowUpOutlined, DeleteOutlined } from "@ant-design/icons";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { Alert, App, Button, Input } from "antd";
+import { useState } from "react";
+import { api, done, type Shape, wordsOf } from "../../api/client";
+import { Loaded } from "../../ui/Quiet";
+import { moved } from "./rules";
+import { setUpSectionsOptions } from "./setUpQueries";
+
+type Section = Shape<"SectionAnswerOfSetUp">;
+
+/** The parts of a file and their order. */
+export function SectionsSetUp() {
+  const sections = useQuery(setUpSectionsOptions);
+  return (
+    <Loaded query={sections}>
+      {(all) => <Sections key={all.map((s) => s.code + s.label).join()} sections={all} />}
+    </Loaded>
+  );
+}
+
+function Sections({ sections }: { sections: Section[] }) {
+  const [draft, setDraft] = useState<(Omit<Section, "code"> & { code?: string })[]>(sections);
+  const { message } = App.useApp();
+  const queries = useQueryClient();
+  const save = useMutation({
+    mutationFn: () =>
+      done(
+        api.PUT("/api/set-up/sections", {
+          body: draft.map(({ code, label }) => (code ? { code, label } : { label })),
+        }),
+      ),
+    onSuccess: () => {
+      message.success("Saved.");
+      queries.invalidateQueries();
+    },
+  });
+  return (
+    <section className="set-up-body wide" aria-label="Sections">
+      <div className="checklist-head">
+        <h2>Sections of a file</h2>
+        <span className="grow" />
+        <Button type="primary" loading={save.isPending} onClick={() => save.mutate()}>
+          Save
+        </Button>
+      </div>
+      {save.error && <Alert type="error" title={wordsOf(save.error)} className="set-up-alert" />}
+      <ul className="plain-list sections-list">
+        {draft.map((section, i) => (
+          <li key={section.code ?? `new ${i}`}>
+            <Input
+              aria-label="Name of the section"
+              value={section.label}
+              onChange={(e) => setDraft(draft.map((s, j) => (j === i ? { ...s, label: e.target.value } : s)))}
+            />
+            <span className="muted tabular">
+              {section.types} {section.types === 1 ? "type" : "types"}
+            </span>
+            <Button
+              type="text"
+              icon={<ArrowUpOutlined />}
+              aria-label={`Move ${section.label} up`}
+              disabled={i === 0}
+              onClick={() => setDraft(moved(draft, i, i - 1))}
+            />
+            <Button
+              type="text"
+              icon={<ArrowDownOutlined />}
+              aria-label={`Move ${section.label} down`}
+              disabled={i === draft.length - 1}
+              onClick={() => setDraft(moved(draft, i, i + 1))}
+            />
+            <Button
+              type="text"
+              icon={<DeleteOutlined />}
+              aria-label={`Remove ${section.label}`}
+              onClick={() => setDraft(draft.filter((_, j) => j !== i))}
+            />
+          </li>
+        ))}
+      </ul>
+      <Button onClick={() => setDraft([...draft, { label: "", types: 0 }])}>Add a section</Button>
+    </section>
+  );
+}

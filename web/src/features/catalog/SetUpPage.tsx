@@ -1,0 +1,46 @@
+import { Navigate, NavLink, Route, Routes } from "react-router";
+import { Where } from "../../ui/Where";
+import { ChecklistsSetUp } from "./ChecklistsSetUp";
+import { ImportPeople } from "./ImportPeople";
+import { KindsSetUp } from "./KindsSetUp";
+import { RulesAsJson } from "./RulesAsJson";
+import { SectionsSetUp } from "./SectionsSetUp";
+import "./set-up.css";
+import { TypesSetUp } from "./TypesSetUp";
+
+const PLACES = [
+  { path: "checklists", label: "Checklists", words: "what each file must hold" },
+  { path: "types", label: "Document types", words: "how long a paper holds" },
+  { path: "kinds", label: "Kinds and facts", words: "what is known of a person" },
+  { path: "sections", label: "Sections", words: "the parts of a file" },
+  { path: "people", label: "People from a list", words: "new files from CSV" },
+  { path: "rules", label: "Rules as JSON", words: "out and in" },
+];
+
+/** Where an administrator says what files hold. */
+export function SetUpPage() {
+  return (
+    <div className="set-up">
+      <Where>
+        <strong>Set-up</strong>
+      </Where>
+      <nav className="set-up-places" aria-label="Set-up">
+        {PLACES.map((place) => (
+          <NavLink key={place.path} to={`/set-up/${place.path}`}>
+            <strong>{place.label}</strong>
+            <span>{place.words}</span>
+          </NavLink>
+        ))}
+      </nav>
+      <Routes>
+        <Route path="checklists/:code?" element={<ChecklistsSetUp />} />
+        <Route path="types/:code?" element={<TypesSetUp />} />
+        <Route path="kinds/:code?" element={<KindsSetUp />} />
+        <Route path="sections" element={<SectionsSetUp />} />
+        <Route path="people" element={<ImportPeople />} />
+        <Route path="rules" element={<RulesAsJson />} />
+        <Route path="*" element={<Navigate to="/set-up/checklists" replace />} />
+      </Routes>
+    </div>
+  );
+}

@@ -1,0 +1,224 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { App, Button } from "antd";
+import { useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { api, done, type Shape, wordsOf } from "../../api/client";
+import { day, distance, moment } from "../../ui/days";
+import { Loaded, QuietEmpty } from "../../ui/Quiet";
+import { StatusGlyph } from "../../ui/StatusGlyph";
+import { asStatus, statuses } from "../../ui/statuses";
+import { Where } from "../../ui/Where";
+import { meOptions } from "../access/sessionQueries";
+import { ChaseModal } from "../chasing/ChaseModal";
+import { forecastOptions } from "../coverage/boardQueries";
+import "../coverage/board.css";
+import { ForecastBars } from "../coverage/ForecastBars";
+import { todayOptions } from "./todayQueries";
+import "./today.css";
+
+type Today = Shape<"TodayAnswer">;
+type Item = Shape<"TodayItem">;
+
+/** How many items of a group are shown before one asks for the rest. */
+const SHOWN = 12;
+
+/** One list of what waits for this person, the weeks ahead, and what others did. */
+export function TodayPage() {
+  const today = useQuery(todayOptions);
+  return (
+    <div className="today-page">
+      <Where>
+        <strong>Today</strong>
+        {today.data && <span className="muted"> · {day(today.data.today)}</span>}
+      </Where>
+      <Loaded query={today}>
+        {(data) => (
+          <>
+            <section className="today-list" aria-label="What waits for me">
+              <Groups data={data} />
+            </section>
+            <aside className="today-side">
+              <WeeksAhead />
+              <News data={data} />
+            </aside>
+          </>
+        )}
+      </Loaded>
+    </div>
+  );
+}
+
+function Groups({ data }: { data: Today }) {
+  const groups = [
+    { title: "Overdue", items: data.overdue },
+    { title: "Today", items: data.dueToday },
+    { title: "This week", items: data.thisWeek },
+  ].filter((g) => g.items.length > 0);
+  if (groups.length === 0) {
+    return (
+      <QuietEmpty title="Nothing waits for you">
+        <p>Every file you see is in order, and no paper waits.</p>
+      </QuietEmpty>
+    );
+  }
+  return groups.map((group) => (
+    <Group key={group.title} title={group.title} items={group.items} today={data.today} />
+  ));
+}
+
+function Group({ title, items, today }: { title: string; items: Item[]; today: string }) {
+  const [all, setAll] = useState(false);
+  const shown = all ? items : items.slice(0, SHOWN);
+  return (
+    <>
+      <h2>
+        {title} <span className="muted tabular">{items.length}</span>
+      </h2>
+      <ul className="plain-list">
+        {shown.map((item) => (
+          <ItemLine key={`${item.action}${item.fileId}${item.documentId}`} item={item} today={today} />
+        ))}
+      </ul>
+      {shown.length < items.length && (
+        <button type="button" className="linklike today-more" onClick={() => setAll(true)}>
+          Show all {items.length}
+        </button>
+      )}
+    </>
+  );
+}
+
+function ItemLine({ item, today }: { item: Item; today: string }) {
+  const first = item.slots[0];
+  return (
+    <li className="today-item">
+      {first ? <StatusGlyph status={first.status} /> : <span className="today-dot" aria-hidden />}
+      <div className="today-what">
+        {item.fileId ? (
+          <Link
+            to={item.documentId ? `/files/${item.fileId}?paper=${item.documentId}` : `/files/${item.fileId}`}
+          >
+            {item.title}
+          </Link>
+        ) : (
+          <strong>{item.title}</strong>
+        )}
+        <div className="today-slots">
+          {item.slots.slice(0, 4).map((slot) => (
+            <span key={slot.label}>
+              {slot.label}{" "}
+              <span style={{ color: statuses[asStatus(slot.status)].colour }}>
+                {statuses[asStatus(slot.status)].word.toLowerCase()}
+              </span>
+            </span>
+          ))}
+          {item.slots.length > 4 && <span className="muted">and {item.slots.length - 4} more</span>}
+        </div>
+      </div>
+      <span className="muted tabular">{item.day && distance(item.day, today)}</span>
+      <Action item={item} />
+    </li>
+  );
+}
+
+function Action({ item }: { item: Item }) {
+  const [chases, setChases] = useState(false);
+  const mayChange = useQuery(meOptions).data?.mayChange ?? false;
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const { message } = App.useApp();
+  const accept = useMutation({
+    mutationFn: () =>
+      done(api.POST("/api/documents/{id}/accept", { params: { path: { id: item.documentId ?? "" } } })),
+    onSuccess: () => {
+      message.success("Accepted.");
+      queries.invalidateQueries({ queryKey: ["files"] });
+    },
+    onError: (error) => message.error(wordsOf(error)),
+  });
+  if (!mayChange) {
+    return null;
+  }
+  switch (item.action) {
+    case "file":
+      return (
+        <Button size="small" type="primary" onClick={() => navigate("/arrivals")}>
+          File them
+        </Button>
+      );
+    case "review":
+      return (
+        <span className="today-actions">
+          <Button size="small" onClick={() => navigate(`/files/${item.fileId}?paper=${item.documentId}`)}>
+            Look at it
+          </Button>
+          <Button size="small" loading={accept.isPending} onClick={() => accept.mutate()}>
+            Accept
+          </Button>
+        </span>
+      );
+    case "sign":
+      return (
+        <Button size="small" onClick={() => navigate(`/files/${item.fileId}`)}>
+          Sign
+        </Button>
+      );
+    default:
+      return (
+        <>
+          <Button size="small" aria-label={`Chase ${item.title}`} onClick={() => setChases(true)}>
+            Chase
+          </Button>
+          <ChaseModal fileId={item.fileId ?? ""} open={chases} onClose={() => setChases(false)} />
+        </>
+      );
+  }
+}
+
+function WeeksAhead() {
+  const weeks = useQuery(forecastOptions({})).data ?? [];
+  const soon = weeks.slice(0, 4).reduce((sum, w) => sum + w.lapses + w.due, 0);
+  return (
+    <section aria-label="Weeks ahead">
+      <h2>Weeks ahead</h2>
+      <p className="muted">
+        {soon} {soon === 1 ? "slot falls" : "slots fall"} open within 4 weeks if nothing comes in. Click a
+        week to see who.
+      </p>
+      <div className="today-weeks">
+        <ForecastBars weeks={weeks} view={{}} />
+      </div>
+      {weeks.length > 0 && (
+        <div className="today-scale muted tabular">
+          <span>{day(weeks[0]?.from ?? "")}</span>
+          <span>{day(weeks[weeks.length - 1]?.to ?? "")}</span>
+        </div>
+      )}
+    </section>
+  );
+}
+
+function News({ data }: { data: Today }) {
+  return (
+    <section aria-label="Since my last visit">
+      <h2>Since your last visit</h2>
+      {data.lastVisit && <p className="muted">{moment(data.lastVisit)}</p>}
+      {data.news.length === 0 ? (
+        <p className="muted">
+          {data.lastVisit ? "Nobody else changed a file you see." : "This is your first visit."}
+        </p>
+      ) : (
+        <ul className="plain-list today-news">
+          {data.news.map((line) => (
+            <li key={line.at + line.sentence}>
+              <span className="muted tabular">{moment(line.at)}</span>
+              <span>
+                {line.who} {line.sentence} · <Link to={`/files/${line.fileId}`}>{line.name}</Link>
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
