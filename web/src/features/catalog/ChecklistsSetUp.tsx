@@ -35,6 +35,7 @@ function Chosen({ lists }: { lists: ChecklistSetUp[] }) {
   return (
     <>
       <SetUpList
+        first={code ? undefined : lists[0]?.code}
         title="Checklists"
         path="/set-up/checklists"
         addWords="New checklist"
@@ -170,7 +171,7 @@ function ChecklistEditor({ list, taken, known, types }: EditorProps) {
         <Alert type="error" title={wordsOf(problem)} className="set-up-alert" />
       )}
       <div className="requirement-line checklist-whom">
-        <span className="lead-word">files of</span>
+        <span className="lead-word">{draft.definition.appliesWhen ? "files whose" : "files of"}</span>
         <ConditionEditor
           condition={draft.definition.appliesWhen}
           known={known}

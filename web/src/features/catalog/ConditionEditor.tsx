@@ -198,6 +198,7 @@ function AddCondition({
     <Select
       size="small"
       className="sentence-add"
+      variant="borderless"
       value={null}
       placeholder={words}
       aria-label={words}

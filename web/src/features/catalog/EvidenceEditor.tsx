@@ -58,6 +58,7 @@ export function EvidenceEditor(props: EvidenceEditorProps) {
       <Select
         size="small"
         className="sentence-add"
+        variant="borderless"
         value={null}
         placeholder="or, and, points…"
         aria-label="Widen what satisfies it"
@@ -155,6 +156,7 @@ function Limits({ limits, onChange }: { limits: LimitsOf; onChange: (limits: Lim
         <Select
           size="small"
           className="sentence-add"
+          variant="borderless"
           value={null}
           placeholder="limit…"
           aria-label="Limit which papers count"

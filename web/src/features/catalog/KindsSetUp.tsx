@@ -22,6 +22,7 @@ export function KindsSetUp() {
         return (
           <>
             <SetUpList
+              first={code ? undefined : all[0]?.code}
               title="Kinds"
               path="/set-up/kinds"
               addWords="New kind"

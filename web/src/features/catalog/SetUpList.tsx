@@ -3,6 +3,8 @@ import type { ReactNode } from "react";
 import { NavLink } from "react-router";
 
 type SetUpListProps = {
+  /** The chosen one, where the address names none. */
+  first?: string | undefined;
   title: string;
   entries: { code: string; label: string; words?: string }[];
   path: string;
@@ -11,7 +13,7 @@ type SetUpListProps = {
 };
 
 /** The things of one sort, to choose one from or add another. */
-export function SetUpList({ title, entries, path, addWords, children }: SetUpListProps) {
+export function SetUpList({ first, title, entries, path, addWords, children }: SetUpListProps) {
   return (
     <section className="set-up-list" aria-label={title}>
       <header>
@@ -24,7 +26,10 @@ export function SetUpList({ title, entries, path, addWords, children }: SetUpLis
       <ul className="plain-list">
         {entries.map((entry) => (
           <li key={entry.code}>
-            <NavLink to={`${path}/${entry.code}`}>
+            <NavLink
+              to={`${path}/${entry.code}`}
+              className={({ isActive }) => (isActive || entry.code === first ? "active" : "")}
+            >
               <span>{entry.label}</span>
               {entry.words && <span className="muted">{entry.words}</span>}
             </NavLink>

@@ -24,6 +24,7 @@ export function TypesSetUp() {
         return (
           <>
             <SetUpList
+              first={code ? undefined : all[0]?.code}
               title="Document types"
               path="/set-up/types"
               addWords="New type"

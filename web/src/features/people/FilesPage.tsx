@@ -112,11 +112,14 @@ export function FilesPage() {
   const keep = useKeepingAsOf();
   const mayChange = useMayChange();
   const kinds = useQuery(kindsOptions);
-  const set = (name: string, value: string) =>
+  // one call for several: a second call before the next drawing would undo the first
+  const set = (changes: Record<string, string>) =>
     setSearch(
       (before) => {
         const next = new URLSearchParams(before);
-        value ? next.set(name, value) : next.delete(name);
+        for (const [name, value] of Object.entries(changes)) {
+          value ? next.set(name, value) : next.delete(name);
+        }
         return next;
       },
       { replace: true },
@@ -124,8 +127,7 @@ export function FilesPage() {
   const sort = (sorter: SorterResult<Row> | SorterResult<Row>[]) => {
     const { columnKey, order } = Array.isArray(sorter) ? (sorter[0] ?? {}) : sorter;
     const by = String(columnKey ?? "");
-    set("sort", order && SORTS.includes(by) ? by : "");
-    set("turned", order === "descend" ? "true" : "");
+    set({ sort: order && SORTS.includes(by) ? by : "", turned: order === "descend" ? "true" : "" });
   };
   const open = (row: Row) => ({
     tabIndex: 0,
@@ -145,12 +147,12 @@ export function FilesPage() {
           placeholder="Name, number, birth date, team"
           style={{ width: 260 }}
           value={text}
-          onChange={(e) => set("text", e.target.value)}
+          onChange={(e) => set({ text: e.target.value })}
         />
         <Segmented
           aria-label="Kind"
           value={kind}
-          onChange={(value) => set("kind", String(value))}
+          onChange={(value) => set({ kind: String(value) })}
           options={[
             { label: "All", value: "" },
             ...(kinds.data ?? []).map((k) => ({ label: k.plural, value: k.code })),

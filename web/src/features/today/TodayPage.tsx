@@ -3,7 +3,7 @@ import { App, Button } from "antd";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { api, done, type Shape, wordsOf } from "../../api/client";
-import { day, distance, moment } from "../../ui/days";
+import { day, daysBetween, distance, moment } from "../../ui/days";
 import { Loaded, QuietEmpty } from "../../ui/Quiet";
 import { StatusGlyph } from "../../ui/StatusGlyph";
 import { asStatus, statuses } from "../../ui/statuses";
@@ -115,10 +115,15 @@ function ItemLine({ item, today }: { item: Item; today: string }) {
           {item.slots.length > 4 && <span className="muted">and {item.slots.length - 4} more</span>}
         </div>
       </div>
-      <span className="muted tabular">{item.day && distance(item.day, today)}</span>
+      <span className="muted tabular">{item.day && farOrNear(item.day, today)}</span>
       <Action item={item} />
     </li>
   );
+}
+
+/** Near days by their distance, far ones by their date. */
+function farOrNear(iso: string, today: string): string {
+  return Math.abs(daysBetween(iso, today)) > 60 ? `since ${day(iso)}` : distance(iso, today);
 }
 
 function Action({ item }: { item: Item }) {

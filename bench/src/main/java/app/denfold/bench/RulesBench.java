@@ -112,9 +112,9 @@ public class RulesBench {
         double slot = score(results, "slot");
         double file = score(results, "file");
         double floor = score(results, "floor");
-        figure("slots-a-second", 1e9 / slot, "1/s", 1_000_000, 1e9 / slot >= 1_000_000);
-        figure("file-microseconds", file / 1_000, "us", 200, file / 1_000 <= 200);
-        figure("file-over-floor", file / floor, "x", 100, file / floor <= 100);
+        Figures.atLeast("slots-a-second", 1e9 / slot, "1/s", 1_000_000);
+        Figures.atMost("file-microseconds", file / 1_000, "us", 200);
+        Figures.atMost("file-over-floor", file / floor, "x", 100);
     }
 
     private static double score(Collection<RunResult> results, String name) {
@@ -124,9 +124,5 @@ public class RulesBench {
                 .orElseThrow()
                 .getPrimaryResult()
                 .getScore();
-    }
-
-    private static void figure(String name, double value, String unit, double goal, boolean held) {
-        System.out.printf("figure %s %.1f %s goal %.0f %s%n", name, value, unit, goal, held ? "held" : "missed");
     }
 }

@@ -1,5 +1,6 @@
 package app.denfold.server.coverage;
 
+import app.denfold.core.rules.Checklist;
 import app.denfold.core.rules.ClearThrough;
 import app.denfold.core.rules.Condition;
 import app.denfold.core.rules.FileStanding;
@@ -136,20 +137,25 @@ public class Board {
     /** The requirements asked of anyone on the day, in the order of the checklists. */
     private static List<Column> columns(Catalog.Rules rules, BoardFilter filter, LocalDate day) {
         Map<String, Column> columns = new LinkedHashMap<>();
-        rules.book().checklists().stream()
-                .filter(list ->
-                        !BoardFilter.isGiven(filter.checklist()) || list.code().equals(filter.checklist()))
-                .filter(list -> list.inForce().contains(day))
-                .forEach(list -> list.requirements()
-                        .forEach(r -> columns.put(
-                                list.code() + "/" + r.code(),
-                                new Column(
-                                        list.code(),
-                                        rules.checklistLabels().get(list.code()),
-                                        r.code(),
-                                        rules.label(list.code(), r.code()),
-                                        r.level() == Requirement.Level.BLOCKING))));
+        for (Checklist list : rules.book().checklists()) {
+            boolean isWanted =
+                    !BoardFilter.isGiven(filter.checklist()) || list.code().equals(filter.checklist());
+            if (isWanted && list.inForce().contains(day) && isOfKind(list.appliesWhen(), filter)) {
+                list.requirements().stream()
+                        .filter(r -> isOfKind(r.appliesWhen(), filter))
+                        .forEach(r -> columns.put(list.code() + "/" + r.code(), column(rules, list.code(), r)));
+            }
+        }
         return List.copyOf(columns.values());
+    }
+
+    private static Column column(Catalog.Rules rules, String list, Requirement requirement) {
+        return new Column(
+                list,
+                rules.checklistLabels().get(list),
+                requirement.code(),
+                rules.label(list, requirement.code()),
+                requirement.level() == Requirement.Level.BLOCKING);
     }
 
     private static boolean isOfKind(Condition condition, BoardFilter filter) {

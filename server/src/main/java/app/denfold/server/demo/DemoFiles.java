@@ -11,15 +11,15 @@ import app.denfold.server.documents.FilingDetails;
 import app.denfold.server.documents.GivenSignature;
 import app.denfold.server.people.Files;
 import app.denfold.server.people.PersonFile;
-import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /** Fills the demo's files with papers, so that most slots are on file and every status occurs. */
@@ -146,7 +146,9 @@ class DemoFiles {
     }
 
     private void papers(PersonFile file, PaperType type, LocalDate today, Random random) {
-        Twist twist = TWISTS.get(file.name() + " " + type.code());
+        Twist twist = TWISTS.containsKey(file.name() + " " + type.code())
+                ? TWISTS.get(file.name() + " " + type.code())
+                : chance(file, type, random);
         LocalDate start = file.activeSpans().get(0).fromDay();
         int life = LIFE.getOrDefault(type.code(), 0);
         int since = (int) ChronoUnit.DAYS.between(start, today);
@@ -181,6 +183,31 @@ class DemoFiles {
             paper(file, type, today.minusDays(5), null, today, Twist.PENDING, random);
         }
     }
+
+    /** Among the people made from lists one slot in fourteen departs; those written by hand depart as written. */
+    private static Twist chance(PersonFile file, PaperType type, Random random) {
+        int roll = random.nextInt(140);
+        if (IN_ORDER.contains(file.name()) || roll >= 12) {
+            return null;
+        }
+        boolean runsOut = LIFE.containsKey(type.code()) || STATED_YEARS.containsKey(type.code());
+        if (roll < 5 && runsOut) {
+            return List.of(Twist.EXPIRING, Twist.EXPIRING, Twist.LAPSED, Twist.GRACE, Twist.RENEWAL_PENDING)
+                    .get(roll);
+        }
+        if (roll < 7 && type.needsReview()) {
+            return roll == 5 ? Twist.PENDING : Twist.SENT_BACK;
+        }
+        if (roll < 9 && !type.signers().isEmpty()) {
+            return Twist.UNSIGNED;
+        }
+        return roll >= 10 ? Twist.ABSENT : null;
+    }
+
+    /** People written by hand: their slots are as the twists say and otherwise in order. */
+    private static final Set<String> IN_ORDER = TWISTS.keySet().stream()
+            .map(key -> key.substring(0, key.lastIndexOf(' ')))
+            .collect(Collectors.toSet());
 
     private static LocalDate lastSeasonEnd(LocalDate today) {
         LocalDate thisYear = LocalDate.of(today.getYear(), 8, 31);
@@ -220,7 +247,7 @@ class DemoFiles {
         LocalDate received =
                 date.isBefore(start) ? start : date.plusDays(Math.min(1, ChronoUnit.DAYS.between(date, today)));
         List<String> text = PaperText.of(type.code(), type.label(), file, date, stated);
-        boolean scan = random.nextInt(3) == 0 && type.signers().isEmpty();
+        boolean scan = random.nextInt(5) == 0 && type.signers().isEmpty();
         byte[] bytes = scan
                 ? DemoPapers.scanned(letterhead(type.code()), text, random.nextLong())
                 : DemoPapers.typed(letterhead(type.code()), text);
@@ -228,7 +255,7 @@ class DemoFiles {
                 Actor.system("Ottilie Brandmoor"),
                 new FilingDetails(file.id(), type.code(), date, null, stated),
                 new Documents.Received(
-                        store(bytes),
+                        store(bytes, text),
                         received,
                         scan ? "from the pickup “Office desk”" : "dropped into Arrivals by Ottilie Brandmoor"),
                 history(type, file, received, today, twist));
@@ -265,7 +292,7 @@ class DemoFiles {
     }
 
     private void other(PersonFile file, LocalDate today, Random random) {
-        int count = random.nextInt(3);
+        int count = random.nextInt(4);
         for (int i = 0; i < count; i++) {
             PaperType type = catalog.type(i == 0 ? "letter" : "note");
             LocalDate dated = today.minusDays(3 + random.nextInt(200));
@@ -280,7 +307,7 @@ class DemoFiles {
                     Actor.system("Ottilie Brandmoor"),
                     new FilingDetails(file.id(), type.code(), dated, null, null),
                     new Documents.Received(
-                            store(DemoPapers.typed(letterhead("letter"), text)),
+                            store(DemoPapers.typed(letterhead("letter"), text), text),
                             dated,
                             "dropped into Arrivals by Ottilie Brandmoor"),
                     Documents.History.none());
@@ -289,26 +316,16 @@ class DemoFiles {
 
     static String letterhead(String type) {
         return switch (type) {
-            case "first-aid" -> "Fennick Hall Courses · Lower Mill Lane 3";
-            case "clearance", "referral", "neck-xray", "tetanus" -> "Practice of Dr. Ansgar Wolfreth · Brook Street 9";
-            case "horse-insurance", "insurance-card" -> "Harrow Mutual Care · Policies";
+            case "first-aid" -> "Fennick Hall Courses, Lower Mill Lane 3";
+            case "clearance", "referral", "neck-xray", "tetanus" -> "Practice of Dr. Ansgar Wolfreth, Brook Street 9";
+            case "horse-insurance", "insurance-card" -> "Harrow Mutual Care, Policies";
             case "flu-vaccination", "vet-authorisation", "horse-passport" -> "Veterinary practice Tolle & Umar";
-            default -> "Oakhollin Riding & Therapy Yard · Oakhollin 1";
+            default -> "Oakhollin Riding & Therapy Yard, Oakhollin 1";
         };
     }
 
-    private String store(byte[] bytes) {
-        try {
-            Path file = java.nio.file.Files.createTempFile("demo", ".pdf");
-            try {
-                java.nio.file.Files.write(file, bytes);
-                return ((Contents.Whole) contents.take(file, "paper.pdf")).sha256();
-            } finally {
-                java.nio.file.Files.delete(file);
-            }
-        } catch (IOException failed) {
-            throw new UncheckedIOException(failed);
-        }
+    private String store(byte[] bytes, List<String> text) {
+        return contents.keepPdf(bytes, 1 + Collections.frequency(text, "---"));
     }
 
     List<PersonFile> open(LocalDate today) {

@@ -40,7 +40,10 @@ final class DemoPapers {
 
     private static TrueTypeFont letters() {
         try (InputStream in = Objects.requireNonNull(PDDocument.class.getResourceAsStream(FONT))) {
-            return new TTFParser().parse(new RandomAccessReadBuffer(in));
+            TrueTypeFont letters = new TTFParser().parse(new RandomAccessReadBuffer(in));
+            // ligatures cost more than all the rest of a page
+            letters.setEnableGsub(false);
+            return letters;
         } catch (IOException unreadable) {
             throw new IllegalStateException(unreadable);
         }
@@ -71,7 +74,7 @@ final class DemoPapers {
             Random random = new Random(seed);
             PDFRenderer renderer = new PDFRenderer(typed);
             for (int i = 0; i < typed.getNumberOfPages(); i++) {
-                BufferedImage page = askew(renderer.renderImageWithDPI(i, 130, ImageType.GRAY), random);
+                BufferedImage page = askew(renderer.renderImageWithDPI(i, 110, ImageType.GRAY), random);
                 PDImageXObject image = JPEGFactory.createFromImage(scan, page, 0.6f);
                 PDPage to = new PDPage(PDRectangle.A4);
                 scan.addPage(to);
@@ -118,7 +121,7 @@ final class DemoPapers {
         double angle = Math.toRadians(random.nextDouble() * 2 - 1);
         g.drawImage(
                 page, AffineTransform.getRotateInstance(angle, page.getWidth() / 2.0, page.getHeight() / 2.0), null);
-        for (int i = 0; i < 600; i++) {
+        for (int i = 0; i < 300; i++) {
             g.setColor(new Color(90 + random.nextInt(120), true));
             g.fillRect(random.nextInt(result.getWidth()), random.nextInt(result.getHeight()), 1, 1);
         }

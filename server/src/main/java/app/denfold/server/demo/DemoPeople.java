@@ -3,14 +3,27 @@ package app.denfold.server.demo;
 import app.denfold.server.people.PersonDetails;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
+import java.util.Set;
 
-/** The thirty people of the demo; days hang on the demo's today. */
+/**
+ * The two hundred people of the demo; days hang on the demo's today. Some are written by hand, because pictures, tests and
+ * help tell of them; the others are made from lists of names, always the same ones.
+ */
 final class DemoPeople {
 
+    private static final String BRAM = "E-0137";
+    private static final String OTTILIE = "E-0138";
+    private static final String ZURI = "E-0139";
+    private static final String HESTER = "E-0140";
+
     private final LocalDate today;
+    private final Random random = new Random(1703);
+    private final Set<String> names = new HashSet<>();
     private final List<PersonDetails> people = new ArrayList<>();
 
     private DemoPeople(LocalDate today) {
@@ -19,11 +32,21 @@ final class DemoPeople {
 
     static List<PersonDetails> of(LocalDate today) {
         DemoPeople demo = new DemoPeople(today);
+        demo.leaders();
         demo.patients();
         demo.students();
         demo.employees();
         demo.clients();
+        demo.others();
         return demo.people;
+    }
+
+    /** Those to whom others report; their file numbers are the first four of their kind. */
+    private void leaders() {
+        employee("Bram", "Ostervelt", 54, 3100, "Office", "office", null, false, true);
+        employee("Ottilie", "Brandmoor", 47, 2400, "Office", "office", BRAM, false, false);
+        employee("Zuri", "Mbeya-Holt", 43, 1900, "Therapy", "therapist", BRAM, false, true);
+        employee("Hester", "Quillam", 39, 1650, "Riding school", "instructor", BRAM, true, true);
     }
 
     private void patients() {
@@ -49,14 +72,14 @@ final class DemoPeople {
     }
 
     private void employees() {
-        employee("Petra", "Lindqvarn", 41, 900, "Riding school", "instructor", "Bram Ostervelt", true, true);
-        employee("Oswin", "Tarrafal", 36, 760, "Therapy", "therapist", "Zuri Mbeya-Holt", false, true);
-        employee("Mirela", "Dascu", 50, 1500, "Office", "office", "Ottilie Brandmoor", false, false);
-        employee("Jorun", "Haukelid", 29, 430, "Riding school", "instructor", "Bram Ostervelt", false, true);
-        employee("Callum", "Rethwisch", 23, 20, "Stables", "groom", "Bram Ostervelt", true, false);
-        employee("Noor", "Vahdani", 33, 560, "Office", "office", "Ottilie Brandmoor", false, false);
-        employee("Tamsin", "Korhola", 32, 297, "Riding school", "instructor", "Bram Ostervelt", true, true);
-        employee("Ignace", "Beaumarin", 45, 1200, "Therapy", "therapist", "Zuri Mbeya-Holt", false, true);
+        employee("Petra", "Lindqvarn", 41, 900, "Riding school", "instructor", HESTER, true, true);
+        employee("Oswin", "Tarrafal", 36, 760, "Therapy", "therapist", ZURI, false, true);
+        employee("Mirela", "Dascu", 50, 1500, "Office", "office", OTTILIE, false, false);
+        employee("Jorun", "Haukelid", 29, 430, "Riding school", "instructor", HESTER, false, true);
+        employee("Callum", "Rethwisch", 23, 20, "Stables", "groom", BRAM, true, false);
+        employee("Noor", "Vahdani", 33, 560, "Office", "office", OTTILIE, false, false);
+        employee("Tamsin", "Korhola", 32, 297, "Riding school", "instructor", HESTER, true, true);
+        employee("Ignace", "Beaumarin", 45, 1200, "Therapy", "therapist", ZURI, false, true);
     }
 
     private void clients() {
@@ -98,7 +121,9 @@ final class DemoPeople {
             boolean children) {
         Map<String, String> facts = new LinkedHashMap<>();
         facts.put("role", role);
-        facts.put("supervisor", supervisor);
+        if (supervisor != null) {
+            facts.put("supervisor", supervisor);
+        }
         facts.put("drivesMinibus", minibus ? "yes" : "no");
         facts.put("worksWithChildren", children ? "yes" : "no");
         add("employee", given, family, age, since, team, facts);
@@ -118,6 +143,245 @@ final class DemoPeople {
         LocalDate born = today.minusYears(age).minusDays(offset + 20L);
         String mail = SafeMail.of(given, family);
         people.add(PersonDetails.since(kind, given, family, born, mail, team, today.minusDays(since), facts));
+    }
+
+    private static final List<String> GIVEN = List.of(
+            "Aino",
+            "Alba",
+            "Anselm",
+            "Aurelio",
+            "Beatrix",
+            "Benno",
+            "Caoimhe",
+            "Casimir",
+            "Corisande",
+            "Dag",
+            "Dilek",
+            "Edda",
+            "Emeka",
+            "Enrique",
+            "Eszter",
+            "Fenna",
+            "Florin",
+            "Gaspard",
+            "Gudrun",
+            "Hamza",
+            "Hanneke",
+            "Ilmari",
+            "Imke",
+            "Ines",
+            "Ivo",
+            "Jadwiga",
+            "Joost",
+            "Kasia",
+            "Keziah",
+            "Lior",
+            "Ludmila",
+            "Maddalena",
+            "Malachi",
+            "Mariusz",
+            "Merike",
+            "Nadim",
+            "Nele",
+            "Odalys",
+            "Oisin",
+            "Paloma",
+            "Per",
+            "Quentin",
+            "Radka",
+            "Rasmus",
+            "Rukmini",
+            "Sefa",
+            "Signe",
+            "Sibylle",
+            "Tadeo",
+            "Tindra",
+            "Ulrike",
+            "Vasil",
+            "Wanja",
+            "Wenzel",
+            "Xenia",
+            "Yrsa",
+            "Zdenka",
+            "Zeno");
+
+    private static final List<String> FAMILY = List.of(
+            "Abelsgaard",
+            "Achterberg",
+            "Adeyinka",
+            "Alvsten",
+            "Arrighetti",
+            "Balint-Roo",
+            "Bjerkan",
+            "Brzask",
+            "Calloway-Ash",
+            "Cisneral",
+            "Dobrevan",
+            "Drumgold",
+            "Eikenrode",
+            "Elorza",
+            "Fagerlid",
+            "Fonseque",
+            "Gallimard",
+            "Grzelka",
+            "Haverkamp",
+            "Hrdlik",
+            "Ibarrondo",
+            "Jansdotter",
+            "Kalloniemi",
+            "Kerridew",
+            "Kovarsky",
+            "Lanzerath",
+            "Lindemare",
+            "Maccaglia",
+            "Marchetto",
+            "Mbokani",
+            "Nesterly",
+            "Niittyla",
+            "Oduya-Frost",
+            "Olafsund",
+            "Palazzard",
+            "Pennefather-Li",
+            "Quiroscano",
+            "Rautavuori",
+            "Rosenqvarn",
+            "Saltmarsh",
+            "Skjelbred",
+            "Sorrentis",
+            "Szalay-Moss",
+            "Tallgrass",
+            "Trevanion-Ek",
+            "Ullensaker",
+            "Vantongel",
+            "Verhoeckx",
+            "Wachsmuth",
+            "Wierzbin",
+            "Yalcindag",
+            "Zapletan",
+            "Zellweck");
+
+    private static final int PATIENTS = 60;
+    private static final int STUDENTS = 80;
+    private static final int EMPLOYEES = 25;
+    private static final int CLIENTS = 35;
+
+    private void others() {
+        fill(
+                "patient",
+                PATIENTS,
+                () -> patient(
+                        given(),
+                        family(),
+                        4 + random.nextInt(70),
+                        since(900),
+                        some(GROUPS),
+                        random.nextBoolean() ? "Ignace Beaumarin" : "Zuri Mbeya-Holt",
+                        some(PROGRAMMES)));
+        fill(
+                "student",
+                STUDENTS,
+                () -> student(given(), family(), 7 + random.nextInt(34), since(1000), some(LEVELS), some(LESSONS)));
+        fill("employee", EMPLOYEES, this::someEmployee);
+        fill(
+                "client",
+                CLIENTS,
+                () -> client(
+                        given(),
+                        family(),
+                        24 + random.nextInt(48),
+                        since(2200),
+                        some(HORSES),
+                        "" + "ABCD".charAt(random.nextInt(4)) + " " + (1 + random.nextInt(12)),
+                        some(LIVERIES)));
+    }
+
+    private static final List<String> GROUPS =
+            List.of("balance and gait", "muscle tone", "muscle tone", "recovery after injury", "neck instability");
+    private static final List<String> PROGRAMMES = List.of("hippotherapy", "riding for balance", "carriage driving");
+    private static final List<String> LEVELS = List.of("beginner", "walk and trot", "canter", "jumping");
+    private static final List<String> LESSONS = List.of("Monday", "Wednesday", "Saturday", "Saturday", "trek");
+    private static final List<String> LIVERIES = List.of("full livery", "part livery", "grass livery");
+    private static final List<String> HORSES = List.of(
+            "Brindlecap",
+            "Cobweb",
+            "Dromio",
+            "Fernseed",
+            "Gallowglass",
+            "Hobgrass",
+            "Ink and Barley",
+            "Juniper Lad",
+            "Larkspur",
+            "Marigold Two",
+            "Northerly",
+            "Old Penny",
+            "Pumpernickel",
+            "Quince",
+            "Rumbletop",
+            "Sorrel Sue",
+            "Thistledown",
+            "Umber",
+            "Vesper",
+            "Windfall",
+            "Yarrow");
+
+    private void someEmployee() {
+        String role = some(List.of("instructor", "groom", "groom", "therapist", "office"));
+        String team =
+                switch (role) {
+                    case "instructor" -> "Riding school";
+                    case "therapist" -> "Therapy";
+                    case "office" -> "Office";
+                    default -> "Stables";
+                };
+        String supervisor =
+                switch (role) {
+                    case "instructor" -> HESTER;
+                    case "therapist" -> ZURI;
+                    case "office" -> OTTILIE;
+                    default -> BRAM;
+                };
+        boolean children = !role.equals("groom") && !role.equals("office");
+        employee(
+                given(),
+                family(),
+                20 + random.nextInt(42),
+                since(1600),
+                team,
+                role,
+                supervisor,
+                random.nextInt(4) == 0,
+                children);
+    }
+
+    private void fill(String kind, int wanted, Runnable maker) {
+        long there = people.stream().filter(p -> p.kind().equals(kind)).count();
+        for (long i = there; i < wanted; i++) {
+            maker.run();
+        }
+    }
+
+    private String nextGiven;
+
+    /** A given name whose pair with the family name that follows nobody else has. */
+    private String given() {
+        nextGiven = some(GIVEN);
+        return nextGiven;
+    }
+
+    private String family() {
+        String family = some(FAMILY);
+        while (!names.add(nextGiven + " " + family)) {
+            family = some(FAMILY);
+        }
+        return family;
+    }
+
+    private int since(int most) {
+        return random.nextInt(9) == 0 ? 2 + random.nextInt(25) : 40 + random.nextInt(most);
+    }
+
+    private <T> T some(List<T> list) {
+        return list.get(random.nextInt(list.size()));
     }
 
     /** Addresses that reach nobody. */
