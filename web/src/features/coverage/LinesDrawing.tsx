@@ -9,7 +9,7 @@ type Line = Shape<"Line">;
 
 const LABEL = 190;
 const ROW = 30;
-const HEAD = 40;
+const HEAD = 60;
 const SECTION = 26;
 const BAR = 14;
 
@@ -103,6 +103,8 @@ export function LinesDrawing({ lines, asOf, onAsk }: LinesDrawingProps) {
               top={row.top}
               x={x}
               width={width}
+              first={lines.from}
+              last={lines.to}
             />
           ),
         )}
@@ -180,8 +182,8 @@ function Scale({ lines, x, height }: { lines: Lines; x: (iso: string) => number;
     <>
       {years.map((iso) => (
         <g key={iso}>
-          <line x1={x(iso)} x2={x(iso)} y1={20} y2={height} stroke={colours.rule} />
-          <text x={x(iso) + 4} y={34} className="lines-year">
+          <line x1={x(iso)} x2={x(iso)} y1={42} y2={height} stroke={colours.rule} />
+          <text x={x(iso) + 4} y={54} className="lines-year">
             {iso.slice(0, 4)}
           </text>
         </g>
@@ -195,8 +197,12 @@ function Bar({
   top,
   x,
   width,
+  first,
+  last,
 }: {
   line: Line;
+  first: string;
+  last: string;
   top: number;
   x: (iso: string) => number;
   width: number;
@@ -213,7 +219,7 @@ function Bar({
       <text x={22} y={top + 19} className="lines-label">
         {line.label.length > 25 ? `${line.label.slice(0, 24)}…` : line.label}
       </text>
-      {line.stretches.map((s) => {
+      {line.stretches.map((s, i) => {
         const status = asStatus(s.status);
         const left = x(s.from);
         const right = x(addDays(s.to, 1));
@@ -233,26 +239,35 @@ function Bar({
             >
               <title>{words}</title>
             </rect>
-            <BarWords status={status} end={s.to} left={left} right={right} y={y + 11} />
+            <BarWords status={status} end={heldTo(line, i, last)} left={left} right={right} y={y + 11} />
           </g>
         );
       })}
-      {line.papers.map((p) => (
-        <line
-          key={p.id}
-          x1={x(p.documentDate)}
-          x2={x(p.documentDate)}
-          y1={y - 4}
-          y2={y + BAR + 4}
-          stroke={p.voidedOn ? colours.sand : colours.juniper}
-          strokeDasharray={p.voidedOn ? "2 2" : undefined}
-          strokeWidth={1.5}
-        >
-          <title>{p.name}</title>
-        </line>
-      ))}
+      {line.papers
+        .filter((p) => p.documentDate >= first && p.documentDate <= last)
+        .map((p) => (
+          <line
+            key={p.id}
+            x1={x(p.documentDate)}
+            x2={x(p.documentDate)}
+            y1={y - 4}
+            y2={y + BAR + 4}
+            stroke={p.voidedOn ? colours.sand : colours.juniper}
+            strokeDasharray={p.voidedOn ? "2 2" : undefined}
+            strokeWidth={1.5}
+          >
+            <title>{p.name}</title>
+          </line>
+        ))}
     </g>
   );
+}
+
+/** Until when a stretch holds, its days of warning included; null when it goes on beyond what is shown. */
+function heldTo(line: Line, place: number, last: string): string | null {
+  const next = line.stretches[place + 1];
+  const end = next?.status === "expiring" ? next.to : line.stretches[place]?.to;
+  return end === undefined || end === last ? null : end;
 }
 
 /** What stands in a bar, where there is room: until when it holds, or what is the matter. */
@@ -264,16 +279,19 @@ function BarWords({
   y,
 }: {
   status: Status;
-  end: string;
+  end: string | null;
   left: number;
   right: number;
   y: number;
 }) {
   const ends: Status[] = ["on-file", "waived"];
+  if (ends.includes(status) && end === null) {
+    return null;
+  }
   const words = ends.includes(status)
     ? status === "waived"
-      ? `waived to ${day(end)}`
-      : `to ${day(end)}`
+      ? `waived to ${day(end ?? "")}`
+      : `to ${day(end ?? "")}`
     : statuses[status].word.toLowerCase();
   const room = right - left;
   if (status === "expiring" || status === "not-yet-due" || room < words.length * 6.4 + 10) {

@@ -41,7 +41,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 public final class CoverageBench {
 
     private static final int ROWS = 50;
-    private static final int ASKS = 60;
+    private static final int ASKS = 100;
+    private static final int WARM_UP = 300;
     private static final String EMAIL = "ottilie@oakhollin.example";
     private static final String PASSWORD = "a password for benches";
 
@@ -92,8 +93,7 @@ public final class CoverageBench {
     public static void main(String[] args) throws Exception {
         int files = args.length == 0 ? 100_000 : Integer.parseInt(args[0]);
         try (ConfigurableApplicationContext server = new SpringApplicationBuilder(DenFold.class, BenchClock.class)
-                .properties("server.port=0", "spring.main.banner-mode=off", "db-scheduler.enabled=true")
-                .run()) {
+                .run("--server.port=0", "--spring.main.banner-mode=off")) {
             Viewer viewer = server.getBean(Accounts.class).open(NewAccount.administrator(EMAIL, "Ottilie Brandmoor"));
             server.getBean(Accounts.class).setPassword(viewer.accountId(), PASSWORD);
             server.getBean(PracticeSettings.class)
@@ -147,7 +147,7 @@ public final class CoverageBench {
     private void measureBoard() throws SQLException {
         double[] product = new double[ASKS];
         double[] floor = new double[ASKS];
-        for (int i = -20; i < ASKS; i++) {
+        for (int i = -WARM_UP; i < ASKS; i++) {
             int offset = (Math.abs(i) * 37 % 40) * ROWS;
             long begun = System.nanoTime();
             page(offset);

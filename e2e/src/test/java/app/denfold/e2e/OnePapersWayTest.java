@@ -71,6 +71,7 @@ class OnePapersWayTest {
         assertThat(desk.button("Sign in")).isVisible();
         accessibility.look(desk.page());
         desk.signIn("ottilie@oakhollin.example");
+        desk.page().navigate("/files");
         assertThat(desk.page().getByText("Tamsin Korhola")).isVisible();
         accessibility.look(desk.page());
         desk.button("New file").click();

@@ -55,17 +55,18 @@ final class ServerProcess implements AutoCloseable {
         ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
         builder.redirectOutput(ProcessBuilder.Redirect.appendTo(log().toFile()));
         builder.environment()
-                .putAll(Map.of(
-                        "SPRING_PROFILES_ACTIVE", "demo",
-                        "DENFOLD_PORT", String.valueOf(port),
-                        "DENFOLD_SMTP_PORT", String.valueOf(mailPort),
-                        "DENFOLD_ADDRESS", address(),
-                        "DENFOLD_DB_URL", database,
-                        "DENFOLD_DB_USER", "denfold",
-                        "DENFOLD_DB_PASSWORD", FreshDatabase.password(),
-                        "DENFOLD_CONTENT", content().toString(),
-                        "DENFOLD_KEYS", folder.resolve("keys").toString(),
-                        "DENFOLD_PICKUP", pickup().toString()));
+                .putAll(Map.ofEntries(
+                        Map.entry("SPRING_PROFILES_ACTIVE", "demo"),
+                        Map.entry("DENFOLD_PORT", String.valueOf(port)),
+                        Map.entry("DENFOLD_SMTP_PORT", String.valueOf(mailPort)),
+                        Map.entry("DENFOLD_ADDRESS", address()),
+                        Map.entry("DENFOLD_DEMO_EVERYONE", "false"),
+                        Map.entry("DENFOLD_DB_URL", database),
+                        Map.entry("DENFOLD_DB_USER", "denfold"),
+                        Map.entry("DENFOLD_DB_PASSWORD", FreshDatabase.password()),
+                        Map.entry("DENFOLD_CONTENT", content().toString()),
+                        Map.entry("DENFOLD_KEYS", folder.resolve("keys").toString()),
+                        Map.entry("DENFOLD_PICKUP", pickup().toString())));
         process = builder.start();
         awaitServing();
     }

@@ -1,6 +1,7 @@
 package app.denfold.e2e;
 
 import com.jayway.jsonpath.JsonPath;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.LoadState;
 import java.nio.file.Path;
@@ -23,17 +24,23 @@ class Shots {
             take(page, "sign-in");
             Desk desk = new Desk(page);
             desk.signIn("ottilie@oakhollin.example");
+            page.waitForURL("**/today");
+            open(page, "/today", "today");
+            open(page, "/set-up/checklists/employees", "set-up-checklist");
+            open(page, "/set-up/types/first-aid", "set-up-type");
+            coverage(page);
             open(page, "/files", "files");
             desk.button("New file").click();
             desk.choose("Role", "instructor");
             take(page, "new-file");
-            String file = first(page, "/api/files?text=korhola", "$[*].id");
+            String file = first(page, "/api/board?text=korhola", "$.rows[*].id");
             String ledger = "/api/files/" + file + "/ledger";
             String firstAid = first(page, ledger, "$..slots[?(@.requirement=='first-aid')].papers[0].id");
             String contract = first(page, ledger, "$..slots[?(@.requirement=='contract')].papers[0].id");
             open(page, "/files/" + file + "?paper=" + firstAid, "file-read");
+            open(page, "/files/" + file, "file-lines");
             open(page, "/files/" + file + "?view=trail", "file-trail");
-            open(page, "/files/" + first(page, "/api/files?text=edie", "$[*].id") + "?view=shared", "file-shared");
+            open(page, "/files/" + first(page, "/api/board?text=edie", "$.rows[*].id") + "?view=shared", "file-shared");
             open(page, "/arrivals", "arrivals");
             fileFirstArrival(desk);
             signing(desk, file, contract);
@@ -45,6 +52,21 @@ class Shots {
             phone.getByText("What you sent us").waitFor();
             take(phone, "portal");
         }
+    }
+
+    private void coverage(Page page) {
+        page.navigate("/coverage?kind=employee");
+        page.locator(".board-row")
+                .filter(new Locator.FilterOptions().setHasText("Tamsin Korhola"))
+                .getByLabel("First aid certificate: expiring")
+                .click();
+        take(page, "coverage");
+        page.navigate("/set-up/checklists/clients");
+        page.getByLabel("Days of grace").first().fill("1");
+        page.locator(".requirement").last().getByLabel("Days of warning").fill("200");
+        page.getByText("See the effect and save").click();
+        page.getByText("would no longer be clear").waitFor();
+        take(page, "set-up-effect");
     }
 
     private void fileFirstArrival(Desk desk) {

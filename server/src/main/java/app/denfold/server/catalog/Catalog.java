@@ -11,6 +11,7 @@ import app.denfold.server.access.Actor;
 import app.denfold.server.catalog.CatalogEvents.RulesChanged;
 import app.denfold.server.people.Kinds;
 import app.denfold.server.people.PeopleEvents.KindsChanged;
+import app.denfold.server.people.PersonKind;
 import app.denfold.server.problems.Refusal;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -57,6 +58,7 @@ public class Catalog {
      * The rules as the core reads them, with what people call things.
      *
      * @param revision counts up with each change; 0 for rules that are not kept
+     * @param kindLabels what kinds of files are called, by code
      * @param checklistLabels by code, in the order of the checklists
      * @param requirementLabels by checklist and requirement code, as {@code staff/contract}
      */
@@ -64,6 +66,7 @@ public class Catalog {
             long revision,
             RuleBook book,
             Map<String, PaperType> types,
+            Map<String, String> kindLabels,
             Map<String, String> checklistLabels,
             Map<String, String> requirementLabels) {
 
@@ -88,17 +91,18 @@ public class Catalog {
         if (before != null && before.revision() == revision) {
             return before;
         }
-        Rules fresh = read(revision, types.findAllByOrderByLabel(), checklists.findAllWithVersions());
+        Rules fresh = read(revision, kinds.all(), types.findAllByOrderByLabel(), checklists.findAllWithVersions());
         read = fresh;
         return fresh;
     }
 
     /** The rules that these types and checklists make. */
-    static Rules read(long revision, List<PaperType> types, List<KeptChecklist> kept) {
+    static Rules read(long revision, List<PersonKind> kinds, List<PaperType> types, List<KeptChecklist> kept) {
         Map<String, PaperType> byCode = new LinkedHashMap<>();
         types.forEach(t -> byCode.put(t.code(), t));
         List<DocumentType> forRules =
                 byCode.values().stream().map(PaperType::forRules).toList();
+        Map<String, String> kindLabels = kinds.stream().collect(Collectors.toMap(PersonKind::code, PersonKind::label));
         Map<String, String> lists = new LinkedHashMap<>();
         Map<String, String> labels = new HashMap<>();
         List<Checklist> versions = new ArrayList<>();
@@ -107,7 +111,7 @@ public class Catalog {
             list.requirementLabels().forEach((code, label) -> labels.put(list.code() + "/" + code, label));
             versions.addAll(versions(list, byCode.keySet()));
         }
-        return new Rules(revision, RuleBook.of(forRules, versions), byCode, lists, labels);
+        return new Rules(revision, RuleBook.of(forRules, versions), byCode, kindLabels, lists, labels);
     }
 
     private static List<Checklist> versions(KeptChecklist list, Set<String> typeCodes) {
@@ -136,6 +140,11 @@ public class Catalog {
     public PaperType type(String code) {
         return types.findById(code)
                 .orElseThrow(() -> Refusal.invalid("type", "There is no document type " + code + "."));
+    }
+
+    /** The rules that these types and checklists would make. */
+    Rules supposing(List<PaperType> supposedTypes, List<KeptChecklist> supposedLists) {
+        return read(0, kinds.all(), supposedTypes, supposedLists);
     }
 
     /** What checklists may say of facts. */

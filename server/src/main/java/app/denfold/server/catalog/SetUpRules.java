@@ -102,7 +102,7 @@ public class SetUpRules {
                 .filter(t -> !t.code().equals(code))
                 .forEach(all::add);
         all.add(checked(code, details));
-        return Catalog.read(0, all, checklists.findAllWithVersions());
+        return catalog.supposing(all, checklists.findAllWithVersions());
     }
 
     /** The rules as they would be with this version of a checklist; nothing is saved. @throws Refusal when it cannot be */
@@ -123,7 +123,7 @@ public class SetUpRules {
             added.put(version(details));
             all.add(added);
         }
-        return Catalog.read(0, types.findAllByOrderByLabel(), all);
+        return catalog.supposing(types.findAllByOrderByLabel(), all);
     }
 
     private static ChecklistVersion version(ChecklistDetails details) {

@@ -11,8 +11,6 @@ import app.denfold.core.rules.RequirementAnswer;
 import app.denfold.core.rules.Status;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.people.Kinds;
-import app.denfold.server.people.PersonKind;
 import app.denfold.server.practice.AsOf;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
@@ -45,15 +43,11 @@ public class Board {
 
     private final FindSlots find;
     private final EvaluateFile evaluate;
-    private final Catalog catalog;
-    private final Kinds kinds;
     private final PracticeCalendar calendar;
 
-    Board(FindSlots find, EvaluateFile evaluate, Catalog catalog, Kinds kinds, PracticeCalendar calendar) {
+    Board(FindSlots find, EvaluateFile evaluate, PracticeCalendar calendar) {
         this.find = find;
         this.evaluate = evaluate;
-        this.catalog = catalog;
-        this.kinds = kinds;
         this.calendar = calendar;
     }
 
@@ -114,7 +108,7 @@ public class Board {
         BoardSort order = BoardSort.of(sort);
         int most = Math.max(1, Math.min(limit, MOST_ROWS));
         List<BoardRow> rows = isToday(day)
-                ? today(scope, order, turned, Math.max(0, offset), most, columns)
+                ? today(scope, order, turned, Math.max(0, offset), most, columns, rules)
                 : past(scope, order, turned, Math.max(0, offset), most, columns, rules, day);
         return new BoardPage(columns, LETTERS, rows);
     }
@@ -163,14 +157,21 @@ public class Board {
     }
 
     private List<BoardRow> today(
-            FindSlots.Scope scope, BoardSort order, boolean turned, int offset, int limit, List<Column> columns) {
+            FindSlots.Scope scope,
+            BoardSort order,
+            boolean turned,
+            int offset,
+            int limit,
+            List<Column> columns,
+            Catalog.Rules rules) {
         BoardSort allowed = scope.seesAll() || order != BoardSort.CLEAR ? order : BoardSort.NAME;
         List<FindSlots.FileLine> files = find.files(scope, allowed.order(turned), offset, limit);
+        Places places = new Places(columns);
         Map<UUID, Cells> cells = new HashMap<>();
-        files.forEach(f -> cells.put(f.id(), new Cells(columns)));
+        files.forEach(f -> cells.put(f.id(), new Cells(places)));
         find.slotsOf(cells.keySet(), scope.filter().checklist())
                 .forEach(s -> cells.get(s.fileId()).put(s.checklist(), s.requirement(), s.status(), s.blocking()));
-        Map<String, String> labels = kindLabels();
+        Map<String, String> labels = rules.kindLabels();
         return files.stream()
                 .map(f -> row(f, labels, cells.get(f.id()), standing(scope, f, cells.get(f.id()))))
                 .toList();
@@ -183,10 +184,6 @@ public class Board {
         return scope.seesAll()
                 ? new RowStanding(file.clear(), file.clearThrough(), file.openSlots())
                 : new RowStanding(cells.openBlocking == 0, null, cells.openBlocking);
-    }
-
-    private Map<String, String> kindLabels() {
-        return kinds.all().stream().collect(Collectors.toMap(PersonKind::code, PersonKind::label));
     }
 
     private static BoardRow row(FindSlots.FileLine f, Map<String, String> labels, Cells cells, RowStanding standing) {
@@ -205,23 +202,46 @@ public class Board {
                 cells.toString());
     }
 
-    /** The cells of a row, filled in any order. */
-    private static final class Cells {
-        private final Map<String, Integer> places = new HashMap<>();
-        private final char[] letters;
-        private int openBlocking;
+    /** Which column a requirement has. */
+    private static final class Places {
+        private final Map<String, Map<String, Integer>> byChecklist = new HashMap<>();
+        private final int count;
 
-        Cells(List<Column> columns) {
-            letters = new char[columns.size()];
-            Arrays.fill(letters, '.');
-            for (int i = 0; i < columns.size(); i++) {
-                places.put(columns.get(i).checklist() + "/" + columns.get(i).requirement(), i);
+        Places(List<Column> columns) {
+            count = columns.size();
+            for (int i = 0; i < count; i++) {
+                Column column = columns.get(i);
+                byChecklist
+                        .computeIfAbsent(column.checklist(), list -> new HashMap<>())
+                        .put(column.requirement(), i);
             }
         }
 
+        int count() {
+            return count;
+        }
+
+        /** -1 when it has none. */
+        int of(String checklist, String requirement) {
+            return byChecklist.getOrDefault(checklist, Map.of()).getOrDefault(requirement, -1);
+        }
+    }
+
+    /** The cells of a row, filled in any order. */
+    private static final class Cells {
+        private final Places places;
+        private final char[] letters;
+        private int openBlocking;
+
+        Cells(Places places) {
+            this.places = places;
+            this.letters = new char[places.count()];
+            Arrays.fill(letters, '.');
+        }
+
         void put(String checklist, String requirement, Status status, boolean blocking) {
-            Integer place = places.get(checklist + "/" + requirement);
-            if (place != null) {
+            int place = places.of(checklist, requirement);
+            if (place >= 0) {
                 letters[place] = letter(status);
                 openBlocking += blocking && status.isOpen() ? 1 : 0;
             }
@@ -280,18 +300,19 @@ public class Board {
 
     private List<PastRow> evaluated(List<UUID> ids, List<Column> columns, Catalog.Rules rules, AsOf day) {
         Map<UUID, FindSlots.FileLine> lines = new HashMap<>();
-        Map<String, String> labels = kindLabels();
+        Map<String, String> labels = rules.kindLabels();
         Map<UUID, Person> persons = new HashMap<>();
         for (int i = 0; i < ids.size(); i += MOST_ROWS) {
             List<UUID> some = ids.subList(i, Math.min(ids.size(), i + MOST_ROWS));
             find.filesById(some).forEach(f -> lines.put(f.id(), f));
             persons.putAll(evaluate.persons(some));
         }
+        Places places = new Places(columns);
         List<PastRow> rows = new ArrayList<>();
         for (UUID id : ids) {
             KnownFile known = KnownFile.of(rules.book(), persons.get(id), day.known());
             FileStanding standing = known.on(day.on());
-            Cells cells = new Cells(columns);
+            Cells cells = new Cells(places);
             for (RequirementAnswer a : standing.requirements()) {
                 cells.put(a.checklist(), a.requirement(), a.status(), a.level() == Requirement.Level.BLOCKING);
             }

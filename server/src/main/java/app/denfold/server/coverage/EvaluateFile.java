@@ -156,6 +156,7 @@ class EvaluateFile {
                 RuleBook.of(
                         rules.types().values().stream().map(t -> t.forRules()).toList(), visible),
                 rules.types(),
+                rules.kindLabels(),
                 rules.checklistLabels(),
                 rules.requirementLabels());
     }

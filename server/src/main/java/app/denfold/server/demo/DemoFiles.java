@@ -20,6 +20,7 @@ import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /** Fills the demo's files with papers, so that most slots are on file and every status occurs. */
@@ -30,8 +31,15 @@ class DemoFiles {
     private final Catalog catalog;
     private final Documents documents;
     private final Contents contents;
+    private final boolean everyone;
 
-    DemoFiles(Files files, Catalog catalog, Documents documents, Contents contents) {
+    DemoFiles(
+            Files files,
+            Catalog catalog,
+            Documents documents,
+            Contents contents,
+            @Value("${denfold.demo.everyone:true}") boolean everyone) {
+        this.everyone = everyone;
         this.files = files;
         this.catalog = catalog;
         this.documents = documents;
@@ -146,6 +154,7 @@ class DemoFiles {
     }
 
     private void papers(PersonFile file, PaperType type, LocalDate today, Random random) {
+        earlier(file, type, today, random);
         Twist twist = TWISTS.containsKey(file.name() + " " + type.code())
                 ? TWISTS.get(file.name() + " " + type.code())
                 : chance(file, type, random);
@@ -181,6 +190,20 @@ class DemoFiles {
         paper(file, type, dated, stated ? end : null, today, null, random);
         if (twist == Twist.RENEWAL_PENDING) {
             paper(file, type, today.minusDays(5), null, today, Twist.PENDING, random);
+        }
+    }
+
+    /** The papers that came before the present one of a type that is renewed, so that past days are in order as well. */
+    private void earlier(PersonFile file, PaperType type, LocalDate today, Random random) {
+        int life = LIFE.getOrDefault(type.code(), type.code().equals("risk-acknowledgement") ? 365 : 0);
+        if (life == 0 || life > 800 || type.code().equals("utility-bill")) {
+            return;
+        }
+        LocalDate start = file.activeSpans().get(0).fromDay();
+        LocalDate dated = start.plusDays(random.nextInt(12));
+        while (dated.plusDays(life + 40L).isBefore(today) && random.nextInt(25) > 0) {
+            paper(file, type, dated, null, today, null, random);
+            dated = dated.plusDays(life - 30L + random.nextInt(36));
         }
     }
 
@@ -330,7 +353,8 @@ class DemoFiles {
 
     List<PersonFile> open(LocalDate today) {
         List<PersonFile> opened = new ArrayList<>();
-        DemoPeople.of(today).forEach(person -> opened.add(files.open(person, true, Actor.system("Ottilie Brandmoor"))));
+        DemoPeople.of(today, everyone)
+                .forEach(person -> opened.add(files.open(person, true, Actor.system("Ottilie Brandmoor"))));
         return opened;
     }
 }
