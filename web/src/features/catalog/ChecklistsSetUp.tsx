@@ -3,10 +3,10 @@ import { Alert, App, Button, Input, Select } from "antd";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { answer, api, done, Problem, type Shape, wordsOf } from "../../api/client";
-import { useAsOf } from "../../ui/asOf";
 import { DayField } from "../../ui/DayField";
 import { day } from "../../ui/days";
 import { Loaded, QuietEmpty } from "../../ui/Quiet";
+import { practiceOptions } from "../access/sessionQueries";
 import { ConditionEditor, type KnownFacts } from "./ConditionEditor";
 import { EffectModal } from "./EffectModal";
 import { RequirementCard } from "./RequirementCard";
@@ -23,10 +23,15 @@ import {
 /** Checklists: what files must hold, in sentences, with the effect told before it is saved. */
 export function ChecklistsSetUp() {
   const lists = useQuery(setUpChecklistsOptions);
-  return <Loaded query={lists}>{(all) => <Chosen lists={all} />}</Loaded>;
+  const practice = useQuery(practiceOptions);
+  return (
+    <Loaded query={practice}>
+      {({ today }) => <Loaded query={lists}>{(all) => <Chosen lists={all} today={today} />}</Loaded>}
+    </Loaded>
+  );
 }
 
-function Chosen({ lists }: { lists: ChecklistSetUp[] }) {
+function Chosen({ lists, today }: { lists: ChecklistSetUp[]; today: string }) {
   const { code } = useParams();
   const kinds = useQuery(setUpKindsOptions);
   const types = useQuery(setUpTypesOptions);
@@ -52,6 +57,7 @@ function Chosen({ lists }: { lists: ChecklistSetUp[] }) {
               <ChecklistEditor
                 key={isNew ? "new" : `${chosen?.code} ${chosen?.version}`}
                 list={isNew ? undefined : chosen}
+                today={today}
                 taken={lists.map((l) => l.code)}
                 known={factsOf(allKinds)}
                 types={allTypes}
@@ -72,6 +78,8 @@ function factsOf(kinds: Shape<"KindSetUp">[]): KnownFacts {
 
 type EditorProps = {
   list: ChecklistSetUp | undefined;
+  /** From when a changed checklist is in force unless another day is chosen. */
+  today: string;
   taken: string[];
   known: KnownFacts;
   types: TypeSetUp[];
@@ -89,8 +97,7 @@ function draftOf(list: ChecklistSetUp | undefined, today: string): Draft {
   };
 }
 
-function ChecklistEditor({ list, taken, known, types }: EditorProps) {
-  const { today } = useAsOf();
+function ChecklistEditor({ list, today, taken, known, types }: EditorProps) {
   const [draft, setDraft] = useState(() => draftOf(list, today));
   const [shows, setShows] = useState(false);
   const [dragged, setDragged] = useState<number | null>(null);

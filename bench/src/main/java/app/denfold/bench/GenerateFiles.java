@@ -37,8 +37,8 @@ final class GenerateFiles {
                 insert into person_file (id, version, number, kind, given_name, family_name, birth_date, team,
                   search_text, created_at, last_activity_at)
                 select gen_random_uuid(), 0, 'B-' || lpad(i::text, 7, '0'), case when i % 2 = 0 then 'employee' else 'client' end,
-                  'Given' || (i * 7919 % 997), 'Family' || (i * 104729 % 9973), date '1960-01-01' + (i % 15000),
-                  'Team ' || (i % 12), 'given' || (i * 7919 % 997) || ' family' || (i * 104729 % 9973), now(), now()
+                  'Given' || (i::bigint * 7919 % 997), 'Family' || (i::bigint * 104729 % 9973), date '1960-01-01' + (i % 15000),
+                  'Team ' || (i % 12), 'given' || (i::bigint * 7919 % 997) || ' family' || (i::bigint * 104729 % 9973), now(), now()
                 from generate_series(1, :files) i
                 """).param("files", files).update();
         jdbc.sql("insert into active_span select id, 0, date '2015-01-01', null from person_file")
