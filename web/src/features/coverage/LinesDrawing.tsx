@@ -34,7 +34,10 @@ type LinesDrawingProps = { lines: Lines; asOf: string; onAsk: (day: string) => v
 export function LinesDrawing({ lines, asOf, onAsk }: LinesDrawingProps) {
   const box = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(760);
+  // where the line is on its way to, until the page asks about that day
   const [dragged, setDragged] = useState<string | null>(null);
+  const isDragging = useRef(false);
+  useEffect(() => setDragged((before) => (before === asOf && !isDragging.current ? null : before)), [asOf]);
   useEffect(() => {
     const element = box.current;
     if (!element || typeof ResizeObserver === "undefined") {
@@ -70,8 +73,10 @@ export function LinesDrawing({ lines, asOf, onAsk }: LinesDrawingProps) {
     const step = steps[e.key];
     if (step !== undefined) {
       e.preventDefault();
-      onAsk(addDays(asOf, step));
+      setDragged(addDays(asked, step));
+      onAsk(addDays(asked, step));
     } else if (e.key === "Home") {
+      setDragged(null);
       onAsk(lines.today);
     }
   };
@@ -127,14 +132,15 @@ export function LinesDrawing({ lines, asOf, onAsk }: LinesDrawingProps) {
           onKeyDown={key}
           onPointerDown={(e) => {
             e.currentTarget.setPointerCapture(e.pointerId);
+            isDragging.current = true;
             drag(e);
           }}
-          onPointerMove={(e) => dragged && drag(e)}
+          onPointerMove={(e) => isDragging.current && drag(e)}
           onPointerUp={() => {
+            isDragging.current = false;
             if (dragged) {
               onAsk(dragged);
             }
-            setDragged(null);
           }}
         >
           {asked === lines.today ? (

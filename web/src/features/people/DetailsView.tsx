@@ -33,7 +33,11 @@ export function DetailsView({ file }: { file: Shape<"FileAnswer"> }) {
         disabled={!mayChange}
         onFinish={save.mutate}
       >
-        <PersonFields facts={file.factDefinitions} errors={(field) => fieldWords(save.error, field)} />
+        <PersonFields
+          withSpans
+          facts={file.factDefinitions}
+          errors={(field) => fieldWords(save.error, field)}
+        />
         {save.error && <Alert type="error" title={wordsOf(save.error)} style={{ marginBottom: 12 }} />}
         <Button type="primary" htmlType="submit" loading={save.isPending}>
           Save

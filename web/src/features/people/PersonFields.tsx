@@ -2,13 +2,17 @@ import { Form, Input, Select } from "antd";
 import type { Shape } from "../../api/client";
 import { DayField } from "../../ui/DayField";
 import { PersonNumberField } from "./PersonNumberField";
+import { SpansField } from "./SpansField";
 
 /** The fields of a person: who he is, then the facts of his kind. Form names follow the API. */
 export function PersonFields({
   facts,
   errors,
+  withSpans = false,
 }: {
   facts: Shape<"FactDefinition">[];
+  /** Whether leaving and coming back can be said, as of a person who has a file. */
+  withSpans?: boolean;
   errors: (field: string) => string | undefined;
 }) {
   const shown = (field: string) => {
@@ -32,9 +36,11 @@ export function PersonFields({
         <Form.Item label="Birth date" name="birthDate" {...shown("birthDate")}>
           <DayField />
         </Form.Item>
-        <Form.Item label="Starts" name="activeFrom" {...shown("activeFrom")}>
-          <DayField placeholder="today" />
-        </Form.Item>
+        {!withSpans && (
+          <Form.Item label="Starts" name="activeFrom" {...shown("activeFrom")}>
+            <DayField placeholder="today" />
+          </Form.Item>
+        )}
         <Form.Item label="Mail address" name="email" {...shown("email")}>
           <Input />
         </Form.Item>
@@ -42,6 +48,7 @@ export function PersonFields({
           <Input maxLength={60} />
         </Form.Item>
       </div>
+      {withSpans && <SpansField errors={errors} />}
       <div className="form-grid">
         {facts.map((fact) => (
           <Form.Item

@@ -331,10 +331,10 @@ public class Board {
         if (!isToday(day)) {
             return pastCounts(scope, rules, day);
         }
-        long[] files = find.countFiles(scope);
+        FindSlots.FileCount files = find.countFiles(scope);
         Map<String, Long> statuses = new HashMap<>();
         find.countSlots(scope).forEach((status, count) -> statuses.put(status.code(), count));
-        return new BoardCounts(files[0], scope.seesAll() ? files[1] : 0, statuses);
+        return new BoardCounts(files.files(), scope.seesAll() ? files.clear() : 0, statuses);
     }
 
     private BoardCounts pastCounts(FindSlots.Scope scope, Catalog.Rules rules, AsOf day) {

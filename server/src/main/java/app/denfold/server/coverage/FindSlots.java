@@ -24,6 +24,7 @@ class FindSlots {
 
     private static final String FILES =
             " from FileStandingRow s join PersonFile f on f.id = s.fileId where true = true";
+    private static final String FILES_ALONE = " from FileStandingRow s where true = true";
     private static final String SLOTS = " from Slot x join PersonFile f on f.id = x.key.fileId"
             + " join FileStandingRow s on s.fileId = f.id where x.status <> :none";
 
@@ -97,15 +98,20 @@ class FindSlots {
                 .getResultList();
     }
 
-    /** How many files there are and how many of them are clear. */
-    long[] countFiles(Scope scope) {
+    /** How many files there are, and how many of them are clear. */
+    record FileCount(long files, long clear) {}
+
+    FileCount countFiles(Scope scope) {
         Where where = where(scope);
-        Object[] row = where.bind(entities.createQuery(
-                        "select count(*), coalesce(sum(case when s.clear = true then 1 else 0 end), 0)" + FILES
-                                + where.text,
-                        Object[].class))
+        return where.bind(entities.createQuery(
+                        "select count(*), coalesce(sum(case when s.clear = true then 1 else 0 end), 0)" + files(where),
+                        FileCount.class))
                 .getSingleResult();
-        return new long[] {((Number) row[0]).longValue(), ((Number) row[1]).longValue()};
+    }
+
+    /** Files by a filter; persons are looked up only where the filter is about them. */
+    private static String files(Where where) {
+        return (where.text.contains("f.") ? FILES : FILES_ALONE) + where.text;
     }
 
     List<SlotStatus> slotsOf(Collection<UUID> fileIds, String checklist) {
@@ -133,7 +139,7 @@ class FindSlots {
         Object[] sums = where.bind(entities.createQuery(
                         "select sum(s.waived), sum(s.onFile), sum(s.expiring), sum(s.inGrace), sum(s.inReview),"
                                 + " sum(s.awaitingSignature), sum(s.lapsed), sum(s.sentBack), sum(s.notYetDue),"
-                                + " sum(s.missing)" + FILES + where.text,
+                                + " sum(s.missing)" + files(where),
                         Object[].class))
                 .getSingleResult();
         Status[] order = {

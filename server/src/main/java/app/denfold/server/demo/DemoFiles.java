@@ -200,7 +200,8 @@ class DemoFiles {
             return;
         }
         LocalDate start = file.activeSpans().get(0).fromDay();
-        LocalDate dated = start.plusDays(random.nextInt(12));
+        LocalDate twoYearsAgo = today.minusDays(760);
+        LocalDate dated = (start.isBefore(twoYearsAgo) ? twoYearsAgo : start).plusDays(random.nextInt(12));
         while (dated.plusDays(life + 40L).isBefore(today) && random.nextInt(25) > 0) {
             paper(file, type, dated, null, today, null, random);
             dated = dated.plusDays(life - 30L + random.nextInt(36));
@@ -209,7 +210,7 @@ class DemoFiles {
 
     /** Among the people made from lists one slot in fourteen departs; those written by hand depart as written. */
     private static Twist chance(PersonFile file, PaperType type, Random random) {
-        int roll = random.nextInt(140);
+        int roll = random.nextInt(190);
         if (IN_ORDER.contains(file.name()) || roll >= 12) {
             return null;
         }
@@ -242,7 +243,7 @@ class DemoFiles {
         if (type.equals("background-check")) {
             return Math.min(since + 20, 900);
         }
-        return life == 0 ? Math.max(1, since - random.nextInt(6)) : 5 + random.nextInt(Math.max(1, life - 90));
+        return life == 0 ? Math.max(1, since - random.nextInt(6)) : 5 + random.nextInt(Math.max(1, life - 28));
     }
 
     /** The document date of a paper that runs out about then; where its rule rounds to the end of the month, in that month. */

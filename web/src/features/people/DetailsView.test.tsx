@@ -1,0 +1,71 @@
+import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
+import { afterEach, expect, test } from "vitest";
+import type { Shape } from "../../api/client";
+import { OTTILIE, PRACTICE, Refusal, serve, show } from "../../testing/screen";
+import { DetailsView } from "./DetailsView";
+
+afterEach(cleanup);
+
+const FILE: Shape<"FileAnswer"> = {
+  id: "f1",
+  version: 4,
+  number: "E-0147",
+  kind: "employee",
+  kindLabel: "Employee",
+  givenName: "Tamsin",
+  familyName: "Korhola",
+  name: "Tamsin Korhola",
+  spans: [{ from: "2020-01-01", to: "2021-12-31" }],
+  facts: { supervisor: "E-0140" },
+  factWords: { supervisor: "Hester Quillam" },
+  factDefinitions: [{ name: "supervisor", label: "Reports to", form: "PERSON", choices: [], key: true }],
+};
+
+function details(more: object = {}, account: object = OTTILIE) {
+  const calls = serve({
+    "GET /api/session": account,
+    "GET /api/practice": PRACTICE,
+    "GET /api/files/found": [{ id: "f2", number: "E-0140", kind: "employee", name: "Hester Quillam" }],
+    "PUT /api/files/f1": FILE,
+    ...more,
+  });
+  show(<DetailsView file={FILE} />, "/files/f1");
+  return calls;
+}
+
+/** The form can be typed into once it is known that the account may. */
+async function ready() {
+  const save = await screen.findByRole<HTMLButtonElement>("button", { name: "Save" });
+  await waitFor(() => expect(save.disabled).toBe(false));
+}
+
+test("someone who came back has another span, and all are sent", async () => {
+  const calls = details();
+  await ready();
+  fireEvent.click(screen.getByText("Came back…"));
+  expect(screen.getAllByLabelText("Remove this span")).toHaveLength(2);
+  fireEvent.click(screen.getByRole("button", { name: "Save" }));
+  await waitFor(() => expect(calls.some((c) => c.method === "PUT")).toBe(true));
+  expect(calls.find((c) => c.method === "PUT")?.body).toMatchObject({
+    version: 4,
+    person: { spans: [{ from: "2020-01-01", to: "2021-12-31" }, {}], facts: { supervisor: "E-0140" } },
+  });
+});
+
+test("spans that share days are told at their line", async () => {
+  details({
+    "PUT /api/files/f1": new Refusal(422, {
+      detail: "This span shares days with another one.",
+      problems: [{ field: "spans.0.from", message: "This span shares days with another one." }],
+    }),
+  });
+  await ready();
+  fireEvent.click(screen.getByRole("button", { name: "Save" }));
+  const words = await screen.findAllByText("This span shares days with another one.");
+  expect(words.some((w) => w.closest(".span-line"))).toBe(true);
+});
+
+test("another person is shown by name though he is kept by number", async () => {
+  details();
+  expect(await screen.findByText("Hester Quillam · E-0140")).toBeTruthy();
+});
