@@ -61,9 +61,9 @@ class Shots {
                 .getByLabel("First aid certificate: expiring")
                 .click();
         take(page, "coverage");
-        page.navigate("/set-up/checklists/clients");
-        page.getByLabel("Days of grace").first().fill("1");
-        page.locator(".requirement").last().getByLabel("Days of warning").fill("200");
+        page.navigate("/set-up/checklists/employees");
+        page.locator(".requirement").nth(2).getByLabel("How many").fill("3");
+        page.keyboard().press("Tab");
         page.getByText("See the effect and save").click();
         page.getByText("would no longer be clear").waitFor();
         take(page, "set-up-effect");

@@ -265,7 +265,7 @@ class DemoFiles {
             Random random) {
         LocalDate stated = expires != null || !STATED_YEARS.containsKey(type.code())
                 ? expires
-                : today.plusDays(120 + random.nextInt(900));
+                : today.plusDays(50 + random.nextInt(Math.min(900, 365 * STATED_YEARS.get(type.code()) - 60)));
         LocalDate date = stated != null && expires == null ? stated.minusYears(STATED_YEARS.get(type.code())) : dated;
         LocalDate start = file.activeSpans().get(0).fromDay();
         LocalDate received =
