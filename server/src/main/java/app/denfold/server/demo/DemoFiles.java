@@ -271,7 +271,7 @@ class DemoFiles {
         LocalDate received =
                 date.isBefore(start) ? start : date.plusDays(Math.min(1, ChronoUnit.DAYS.between(date, today)));
         List<String> text = PaperText.of(type.code(), type.label(), file, date, stated);
-        boolean scan = random.nextInt(5) == 0 && type.signers().isEmpty();
+        boolean scan = random.nextInt(9) == 0 && type.signers().isEmpty();
         byte[] bytes = scan
                 ? DemoPapers.scanned(letterhead(type.code()), text, random.nextLong())
                 : DemoPapers.typed(letterhead(type.code()), text);
