@@ -1,5 +1,5 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Alert, App, Button, Input, Select } from "antd";
+import { useQuery } from "@tanstack/react-query";
+import { Alert, Button, Input, Select } from "antd";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { answer, api, done, Problem, type Shape, wordsOf } from "../../api/client";
@@ -19,6 +19,7 @@ import {
   setUpTypesOptions,
   type TypeSetUp,
 } from "./setUpQueries";
+import { useEffectThenSave } from "./useEffectThenSave";
 
 /** Checklists: what files must hold, in sentences, with the effect told before it is saved. */
 export function ChecklistsSetUp() {
@@ -91,7 +92,7 @@ function draftOf(list: ChecklistSetUp | undefined, today: string): Draft {
   const latest = list?.versions[list.versions.length - 1];
   return {
     label: list?.label ?? "",
-    fromDay: latest ? today : null,
+    fromDay: today,
     definition: latest?.definition ?? { code: "", requirements: [] },
     labels: latest?.labels ?? {},
   };
@@ -99,10 +100,7 @@ function draftOf(list: ChecklistSetUp | undefined, today: string): Draft {
 
 function ChecklistEditor({ list, today, taken, known, types }: EditorProps) {
   const [draft, setDraft] = useState(() => draftOf(list, today));
-  const [shows, setShows] = useState(false);
   const [dragged, setDragged] = useState<number | null>(null);
-  const { message } = App.useApp();
-  const queries = useQueryClient();
   const navigate = useNavigate();
   const code = list?.code ?? codeOf(draft.label, taken);
   const body = {
@@ -113,21 +111,13 @@ function ChecklistEditor({ list, today, taken, known, types }: EditorProps) {
     labels: draft.labels,
   };
   const params = { path: { code } };
-  const check = useMutation({
-    mutationFn: () => answer(api.POST("/api/set-up/checklists/{code}/effect", { params, body })),
-    onSuccess: () => setShows(true),
+  const change = useEffectThenSave({
+    ask: () => answer(api.POST("/api/set-up/checklists/{code}/effect", { params, body })),
+    put: () => done(api.PUT("/api/set-up/checklists/{code}", { params, body })),
+    savedWords: "Saved. Files are recomputed now.",
+    onSaved: () => navigate(`/set-up/checklists/${code}`),
   });
-  const save = useMutation({
-    mutationFn: () => done(api.PUT("/api/set-up/checklists/{code}", { params, body })),
-    onSuccess: () => {
-      message.success("Saved. Files are recomputed now.");
-      setShows(false);
-      queries.invalidateQueries();
-      navigate(`/set-up/checklists/${code}`);
-    },
-    onError: () => setShows(false),
-  });
-  const problem = (save.error ?? check.error) as unknown;
+  const problem = change.problem as unknown;
   const place = problem instanceof Problem ? placeOf(problem) : null;
   const requirements = draft.definition.requirements;
   const setRequirements = (next: Requirement[]) =>
@@ -163,12 +153,9 @@ function ChecklistEditor({ list, today, taken, known, types }: EditorProps) {
         </div>
         <Button
           type="primary"
-          loading={check.isPending}
+          loading={change.isAsking}
           disabled={draft.label.trim() === ""}
-          onClick={() => {
-            save.reset();
-            check.mutate();
-          }}
+          onClick={change.see}
         >
           See the effect and save…
         </Button>
@@ -234,14 +221,7 @@ function ChecklistEditor({ list, today, taken, known, types }: EditorProps) {
         ))}
       </ul>
       <Button onClick={add}>Add a requirement</Button>
-      <EffectModal
-        open={shows}
-        what={draft.label}
-        ask={async () => check.data ?? (await check.mutateAsync())}
-        isSaving={save.isPending}
-        onSave={() => save.mutate()}
-        onClose={() => setShows(false)}
-      />
+      <EffectModal what={draft.label} {...change.modal} />
     </section>
   );
 }

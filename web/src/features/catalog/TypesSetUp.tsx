@@ -1,5 +1,5 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Alert, App, Button, Checkbox, Input, InputNumber, Radio, Select } from "antd";
+import { useQuery } from "@tanstack/react-query";
+import { Alert, Button, Checkbox, Input, InputNumber, Radio, Select } from "antd";
 import { type ReactNode, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { answer, api, done, fieldWords, type Shape, wordsOf } from "../../api/client";
@@ -9,6 +9,7 @@ import { PeriodField } from "./PeriodField";
 import { codeOf, type Validity } from "./rules";
 import { SetUpList } from "./SetUpList";
 import { setUpSectionsOptions, setUpTypesOptions, type TypeSetUp } from "./setUpQueries";
+import { useEffectThenSave } from "./useEffectThenSave";
 
 /** Document types: what a paper is and how long it holds, with an example while it is typed. */
 export function TypesSetUp() {
@@ -79,10 +80,7 @@ function TypeEditor({ type, taken, sections }: TypeEditorProps) {
         synonyms: [],
       },
   );
-  const [shows, setShows] = useState(false);
   const set = (changes: Partial<TypeSetUp>) => setDraft((d) => ({ ...d, ...changes }));
-  const { message } = App.useApp();
-  const queries = useQueryClient();
   const navigate = useNavigate();
   const code = type?.code ?? codeOf(draft.label, taken);
   const params = { path: { code } };
@@ -99,21 +97,13 @@ function TypeEditor({ type, taken, sections }: TypeEditorProps) {
     sensitive,
     synonyms,
   };
-  const check = useMutation({
-    mutationFn: () => answer(api.POST("/api/set-up/document-types/{code}/effect", { params, body })),
-    onSuccess: () => setShows(true),
+  const change = useEffectThenSave({
+    ask: () => answer(api.POST("/api/set-up/document-types/{code}/effect", { params, body })),
+    put: () => done(api.PUT("/api/set-up/document-types/{code}", { params, body })),
+    savedWords: "Saved.",
+    onSaved: () => navigate(`/set-up/types/${code}`),
   });
-  const save = useMutation({
-    mutationFn: () => done(api.PUT("/api/set-up/document-types/{code}", { params, body })),
-    onSuccess: () => {
-      message.success("Saved.");
-      setShows(false);
-      queries.invalidateQueries();
-      navigate(`/set-up/types/${code}`);
-    },
-    onError: () => setShows(false),
-  });
-  const problem = save.error ?? check.error;
+  const problem = change.problem;
   return (
     <section className="set-up-body" aria-label={draft.label || "New document type"}>
       <div className="checklist-head">
@@ -128,11 +118,8 @@ function TypeEditor({ type, taken, sections }: TypeEditorProps) {
         <Button
           type="primary"
           disabled={draft.label.trim() === ""}
-          loading={check.isPending}
-          onClick={() => {
-            save.reset();
-            check.mutate();
-          }}
+          loading={change.isAsking}
+          onClick={change.see}
         >
           See the effect and save…
         </Button>
@@ -201,14 +188,7 @@ function TypeEditor({ type, taken, sections }: TypeEditorProps) {
           style={{ width: "100%" }}
         />
       </Field>
-      <EffectModal
-        open={shows}
-        what={draft.label}
-        ask={async () => check.data ?? (await check.mutateAsync())}
-        isSaving={save.isPending}
-        onSave={() => save.mutate()}
-        onClose={() => setShows(false)}
-      />
+      <EffectModal what={draft.label} {...change.modal} />
     </section>
   );
 }

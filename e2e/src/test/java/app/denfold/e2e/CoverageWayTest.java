@@ -34,7 +34,7 @@ class CoverageWayTest {
             desk = new Desk(page);
             desk.signIn("ottilie@oakhollin.example");
             seesWhatWaits();
-            addsARequirementAndSeesItsEffect();
+            buildsAChecklistAndSeesItsEffect();
             seesTheBoardChange();
             movesByKeys();
             looksAtAPastDay();
@@ -59,17 +59,32 @@ class CoverageWayTest {
         accessibility.look(page);
     }
 
-    private void addsARequirementAndSeesItsEffect() {
-        page.navigate("/set-up/checklists/clients");
+    /** Opens a field with choices and takes one of them. */
+    private void take(Locator field, String choice) {
+        field.click();
+        pick(choice);
+    }
+
+    private void pick(String choice) {
+        page.locator(".ant-select-dropdown:not(.ant-select-dropdown-hidden) .ant-select-item-option")
+                .filter(new Locator.FilterOptions().setHasText(choice))
+                .first()
+                .click();
+    }
+
+    private void buildsAChecklistAndSeesItsEffect() {
+        page.navigate("/set-up/checklists/new");
+        page.getByLabel("Name of the checklist").fill("Photographs");
+        Locator whom = page.locator(".checklist-whom");
+        take(whom.getByLabel("only those whose…"), "kind of file");
+        take(whom.getByLabel("Value"), "client");
         desk.button("Add a requirement").click();
         Locator added = page.locator(".requirement").last();
         added.getByLabel("Name of the requirement").fill("Photo consent of the yard");
         Locator type = added.getByLabel("Document type");
         type.click();
         type.fill("Photo consent");
-        page.locator(".ant-select-dropdown:not(.ant-select-dropdown-hidden) .ant-select-item-option")
-                .first()
-                .click();
+        pick("Photo consent");
         accessibility.look(page);
         desk.button("See the effect and save…").click();
         Locator effect = page.getByRole(AriaRole.DIALOG);
