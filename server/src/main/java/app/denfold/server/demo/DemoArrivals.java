@@ -14,6 +14,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Random;
 import org.springframework.stereotype.Component;
 
 /** Papers that wait in the demo's Arrivals, from every way in, some of them with something wrong. */
@@ -61,7 +62,7 @@ class DemoArrivals {
                 null);
         receive(
                 DemoPapers.typed(
-                        "Tolle & Umar · Veterinary practice",
+                        "Tolle & Umar, veterinary practice",
                         List.of(
                                 "# Invoice 2231",
                                 "",
@@ -116,6 +117,71 @@ class DemoArrivals {
                 null,
                 null,
                 null);
+    }
+
+    /** A morning's post besides: scans, photos from guests, dropped papers, a fax, a duplicate and a stranger's paper. */
+    void loadMore(Viewer administrator, List<PersonFile> people, LocalDate today) {
+        Random random = new Random(40);
+        for (int i = 0; i < MORE; i++) {
+            PersonFile person = people.get(random.nextInt(people.size()));
+            String[] type = USUAL.get(random.nextInt(USUAL.size()));
+            LocalDate dated = today.minusDays(1L + random.nextInt(9));
+            List<String> text = PaperText.of(type[0], type[1], person, dated, null);
+            String letterhead = DemoFiles.letterhead(type[0]);
+            switch (i % 4) {
+                case 0 ->
+                    receive(DemoPapers.scanned(letterhead, text, i), pickupName(i), Way.PICKUP, DESK, null, null, null);
+                case 1 ->
+                    receive(DemoPapers.typed(letterhead, text), pickupName(i), Way.PICKUP, STABLE, null, null, null);
+                case 2 ->
+                    receive(
+                            DemoPapers.typed(letterhead, text),
+                            type[1] + " " + person.familyName() + ".pdf",
+                            Way.DROP,
+                            administrator.actor(),
+                            null,
+                            null,
+                            null);
+                default ->
+                    receive(
+                            DemoPapers.typed(letterhead, text),
+                            "IMG_" + (2050 + i) + ".pdf",
+                            Way.PORTAL,
+                            Actor.system(person.name()),
+                            person.id(),
+                            type[0],
+                            "Sent without being asked");
+            }
+        }
+        List<String> fax = List.of("# Fax", "", "Delivery of hay, two pages.", "---", "Page two: weights and prices.");
+        receive(DemoPapers.faxed("Hollin Hay & Straw", fax), "fax_3391.tif", Way.DROP, DESK, null, null, null);
+        byte[] twice = DemoPapers.typed(
+                DemoFiles.letterhead("letter"), List.of("# Lesson plan", "", "For the Saturday group."));
+        receive(twice, "Lesson plan.pdf", Way.DROP, administrator.actor(), null, null, null);
+        receive(twice, "Lesson plan (copy).pdf", Way.DROP, administrator.actor(), null, null, null);
+        List<String> stranger = List.of("# Enrolment form", "", "Leontine Farrowgate would like to ride on Mondays.");
+        receive(
+                DemoPapers.typed(DemoFiles.letterhead("enrolment"), stranger),
+                "scan_0199.pdf",
+                Way.PICKUP,
+                DESK,
+                null,
+                null,
+                null);
+    }
+
+    private static final int MORE = 28;
+    private static final Actor STABLE = Actor.system("Stable desk");
+    private static final List<String[]> USUAL = List.of(
+            new String[] {"contact-sheet", "Emergency contact sheet"},
+            new String[] {"first-aid", "First aid certificate"},
+            new String[] {"referral", "Referral letter"},
+            new String[] {"flu-vaccination", "Flu vaccination"},
+            new String[] {"risk-acknowledgement", "Risk acknowledgement"},
+            new String[] {"handbook", "Handbook receipt"});
+
+    private static String pickupName(int i) {
+        return "scan_%04d.pdf".formatted(100 + i);
     }
 
     private static PersonFile named(List<PersonFile> people, String name) {

@@ -16,6 +16,7 @@ import java.util.List;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.context.annotation.Profile;
@@ -41,6 +42,7 @@ class DemoData implements ApplicationRunner {
     private final Documents documents;
     private final GrantWaiver waivers;
     private final TransactionTemplate transactions;
+    private final boolean everyone;
 
     DemoData(
             PracticeSettings settings,
@@ -54,7 +56,9 @@ class DemoData implements ApplicationRunner {
             Asks asks,
             Documents documents,
             GrantWaiver waivers,
-            TransactionTemplate transactions) {
+            TransactionTemplate transactions,
+            @Value("${denfold.demo.everyone:true}") boolean everyone) {
+        this.everyone = everyone;
         this.settings = settings;
         this.calendar = calendar;
         this.catalog = catalog;
@@ -112,6 +116,9 @@ class DemoData implements ApplicationRunner {
                     .filter(d -> d.type().equals("guardian-consent") || d.type().equals("letter"))
                     .forEach(d -> guests.share(ottilie, d.id(), ruth.accountId()));
             arrivals.load(ottilie, ruth, people, today);
+            if (everyone) {
+                arrivals.loadMore(ottilie, people, today);
+            }
         });
     }
 

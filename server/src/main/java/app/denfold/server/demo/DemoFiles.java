@@ -11,6 +11,9 @@ import app.denfold.server.documents.FilingDetails;
 import app.denfold.server.documents.GivenSignature;
 import app.denfold.server.people.Files;
 import app.denfold.server.people.PersonFile;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -315,27 +318,55 @@ class DemoFiles {
         };
     }
 
+    /** Papers that no checklist asks for: letters, notes, invoices, a photo, a fax. */
     private void other(PersonFile file, LocalDate today, Random random) {
         int count = random.nextInt(4);
         for (int i = 0; i < count; i++) {
-            PaperType type = catalog.type(i == 0 ? "letter" : "note");
-            LocalDate dated = today.minusDays(3 + random.nextInt(200));
-            List<String> text = List.of(
-                    "# " + (i == 0 ? "Winter rota" : "Note of a telephone call"),
-                    "",
-                    "Concerning " + file.name() + ".",
-                    "",
-                    "The lessons on the two Saturdays before the holidays move to the morning.",
-                    "Please tell us by the end of the week if that does not suit.");
-            documents.takeOver(
-                    Actor.system("Ottilie Brandmoor"),
-                    new FilingDetails(file.id(), type.code(), dated, null, null),
-                    new Documents.Received(
-                            store(DemoPapers.typed(letterhead("letter"), text), text),
-                            dated,
-                            "dropped into Arrivals by Ottilie Brandmoor"),
-                    Documents.History.none());
+            String[] paper = OTHERS.get(random.nextInt(OTHERS.size()));
+            List<String> text = List.of("# " + paper[1], "", "Concerning " + file.name() + ".", "", paper[2], paper[3]);
+            ordinary(file, paper[0], text, today.minusDays(3 + random.nextInt(400)), random);
         }
+    }
+
+    private static final List<String[]> OTHERS = List.of(
+            new String[] {
+                "letter",
+                "Winter rota",
+                "The lessons on the two Saturdays before the holidays move to the",
+                "morning. Please tell us by the end of the week if that does not suit."
+            },
+            new String[] {
+                "letter",
+                "New opening hours of the office",
+                "From the first of the month the office opens at half past seven",
+                "and closes at four on Fridays."
+            },
+            new String[] {
+                "note",
+                "Note of a telephone call",
+                "Called about the lesson on Wednesday; will come ten minutes",
+                "later until the roadworks at the mill are done."
+            },
+            new String[] {"note", "Note for the file", "Prefers to be written to; reads mail in the evening.", ""},
+            new String[] {"invoice", "Invoice", "Ten lessons, autumn term. Payable within fourteen days.", ""},
+            new String[] {"photo", "Photo", "Taken at the autumn games.", ""},
+            new String[] {"fax", "Fax", "Confirmation of the transport on Thursday.", ""});
+
+    private void ordinary(PersonFile file, String kind, List<String> text, LocalDate dated, Random random) {
+        String letterhead = letterhead("letter");
+        String sha256 =
+                switch (kind) {
+                    case "photo" ->
+                        storeRead(DemoPapers.photographed(letterhead, text, random.nextLong()), "photo.jpg");
+                    case "fax" -> storeRead(DemoPapers.faxed(letterhead, text), "fax.tif");
+                    default -> store(DemoPapers.typed(letterhead, text), text);
+                };
+        PaperType type = catalog.type(kind.equals("fax") ? "letter" : kind);
+        documents.takeOver(
+                Actor.system("Ottilie Brandmoor"),
+                new FilingDetails(file.id(), type.code(), dated, null, null),
+                new Documents.Received(sha256, dated, "dropped into Arrivals by Ottilie Brandmoor"),
+                Documents.History.none());
     }
 
     static String letterhead(String type) {
@@ -346,6 +377,21 @@ class DemoFiles {
             case "flu-vaccination", "vet-authorisation", "horse-passport" -> "Veterinary practice Tolle & Umar";
             default -> "Oakhollin Riding & Therapy Yard, Oakhollin 1";
         };
+    }
+
+    /** Stores something that is no PDF, looked into as any paper is. */
+    private String storeRead(byte[] bytes, String name) {
+        try {
+            Path file = java.nio.file.Files.createTempFile("demo", name);
+            try {
+                java.nio.file.Files.write(file, bytes);
+                return ((Contents.Whole) contents.take(file, name)).sha256();
+            } finally {
+                java.nio.file.Files.delete(file);
+            }
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
     }
 
     private String store(byte[] bytes, List<String> text) {

@@ -11,7 +11,10 @@ import java.io.InputStream;
 import java.util.List;
 import java.util.Objects;
 import java.util.Random;
+import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
+import javax.imageio.ImageWriter;
+import javax.imageio.stream.ImageOutputStream;
 import org.apache.fontbox.ttf.TTFParser;
 import org.apache.fontbox.ttf.TrueTypeFont;
 import org.apache.pdfbox.io.RandomAccessReadBuffer;
@@ -83,6 +86,29 @@ final class DemoPapers {
                 }
             }
             return bytes(scan);
+        } catch (IOException impossible) {
+            throw new IllegalStateException(impossible);
+        }
+    }
+
+    /** All pages as one black and white TIFF, as a fax machine sends them. */
+    static byte[] faxed(String letterhead, List<String> lines) {
+        try (PDDocument typed = document(letterhead, lines)) {
+            PDFRenderer renderer = new PDFRenderer(typed);
+            ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+            ImageWriter writer = ImageIO.getImageWritersByFormatName("tiff").next();
+            try (ImageOutputStream out = ImageIO.createImageOutputStream(bytes)) {
+                writer.setOutput(out);
+                writer.prepareWriteSequence(null);
+                for (int i = 0; i < typed.getNumberOfPages(); i++) {
+                    writer.writeToSequence(
+                            new IIOImage(renderer.renderImageWithDPI(i, 98, ImageType.BINARY), null, null), null);
+                }
+                writer.endWriteSequence();
+            } finally {
+                writer.dispose();
+            }
+            return bytes.toByteArray();
         } catch (IOException impossible) {
             throw new IllegalStateException(impossible);
         }
