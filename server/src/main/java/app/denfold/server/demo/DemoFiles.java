@@ -203,8 +203,8 @@ class DemoFiles {
             return;
         }
         LocalDate start = file.activeSpans().get(0).fromDay();
-        LocalDate twoYearsAgo = today.minusDays(760);
-        LocalDate dated = (start.isBefore(twoYearsAgo) ? twoYearsAgo : start).plusDays(random.nextInt(12));
+        LocalDate farthest = today.minusDays(420);
+        LocalDate dated = (start.isBefore(farthest) ? farthest : start).plusDays(random.nextInt(12));
         while (dated.plusDays(life + 40L).isBefore(today) && random.nextInt(25) > 0) {
             paper(file, type, dated, null, today, null, random);
             dated = dated.plusDays(life - 30L + random.nextInt(36));
