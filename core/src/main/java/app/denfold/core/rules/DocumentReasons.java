@@ -42,17 +42,37 @@ final class DocumentReasons {
 
     /** Ids of the documents whose window for some leaf holds the day, in the order of the person's documents. */
     List<String> counted(LocalDate day) {
+        int asked = DaySet.dayNumber(day);
         List<String> ids = new ArrayList<>();
+        if (leaves.size() == 1) {
+            // one type alone: its documents are at hand, in the person's order
+            for (KnownDocument known : file.existing(leaves.get(0).type())) {
+                if (holds(known, leaves.get(0), asked)) {
+                    ids.add(known.document().id());
+                }
+            }
+            return ids;
+        }
         for (Document document : file.person().documents()) {
-            if (document.existsAt(file.known()) && leaves.stream().anyMatch(leaf -> counts(document, leaf, day))) {
+            if (document.existsAt(file.known()) && holds(document, asked)) {
                 ids.add(document.id());
             }
         }
         return ids;
     }
 
-    private boolean counts(Document document, Evidence.Leaf leaf, LocalDate day) {
-        return leaf.type().equals(document.type()) && why(known(document), leaf, day) instanceof DocumentReason.Counts;
+    private boolean holds(Document document, int day) {
+        for (Evidence.Leaf leaf : leaves) {
+            if (leaf.type().equals(document.type()) && holds(known(document), leaf, day)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private boolean holds(KnownDocument known, Evidence.Leaf leaf, int day) {
+        OptionalInt first = evidence.firstDay(known, leaf);
+        return first.isPresent() && first.getAsInt() <= day && day < known.end(leaf);
     }
 
     private KnownDocument known(Document document) {

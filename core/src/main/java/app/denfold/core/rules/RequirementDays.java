@@ -36,9 +36,7 @@ final class RequirementDays extends StatusOverTime {
         this.inForceFrom = line.inForceFrom();
         this.applies = applies;
         this.waived = waivedDays();
-        this.hasSentBack = requirement.types().stream()
-                .flatMap(type -> file.existing(type).stream())
-                .anyMatch(d -> d.decision() == Document.Decision.SENT_BACK);
+        this.hasSentBack = hasSentBack(line.types());
         this.spans = spans();
         this.dueFact =
                 requirement.due() instanceof Due.FromFact fact ? FactTimeline.of(file.person(), fact.name()) : null;
@@ -93,7 +91,21 @@ final class RequirementDays extends StatusOverTime {
         return new EvidenceDays(requirement, assumption, start, file::existing);
     }
 
+    private boolean hasSentBack(List<String> types) {
+        for (String type : types) {
+            for (KnownDocument document : file.existing(type)) {
+                if (document.decision() == Document.Decision.SENT_BACK) {
+                    return true;
+                }
+            }
+        }
+        return false;
+    }
+
     private DaySet waivedDays() {
+        if (file.person().waivers().isEmpty()) {
+            return DaySet.none();
+        }
         List<Window> windows = file.person().waivers().stream()
                 .filter(w -> w.checklist().equals(checklist) && w.requirement().equals(requirement.code()))
                 .filter(w -> !w.recordedOn().isAfter(file.known()))

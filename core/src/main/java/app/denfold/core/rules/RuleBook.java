@@ -25,7 +25,13 @@ public final class RuleBook {
     }
 
     /** A requirement of one version of a checklist, or of several in a row that hold it unchanged. */
-    record Line(String checklist, Requirement requirement, Condition listCondition, DaySet inForce, int inForceFrom) {
+    record Line(
+            String checklist,
+            Requirement requirement,
+            List<String> types,
+            Condition listCondition,
+            DaySet inForce,
+            int inForceFrom) {
 
         boolean continuesIn(Checklist next, Requirement same) {
             Window window = next.inForce();
@@ -37,7 +43,8 @@ public final class RuleBook {
         }
 
         Line with(Window window) {
-            return new Line(checklist, requirement, listCondition, inForce.union(DaySet.of(window)), inForceFrom);
+            return new Line(
+                    checklist, requirement, types, listCondition, inForce.union(DaySet.of(window)), inForceFrom);
         }
     }
 
@@ -105,6 +112,7 @@ public final class RuleBook {
             lines.add(new Line(
                     list.code(),
                     requirement,
+                    List.copyOf(requirement.types()),
                     list.appliesWhen(),
                     DaySet.of(window),
                     DaySet.edgeOfFirst(window.from())));
