@@ -1,5 +1,7 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
+import { Button } from "antd";
 import { type KeyboardEvent, memo, useCallback, useEffect, useRef, useState } from "react";
+import { wordsOf } from "../../api/client";
 import { day } from "../../ui/days";
 import { GlyphSprite } from "../../ui/GlyphSprite";
 import { QuietEmpty } from "../../ui/Quiet";
@@ -100,7 +102,8 @@ export function BoardGrid({ view, total, chosen, onChoose, onSort, onOpenCell, o
   if (board.error) {
     return (
       <QuietEmpty title="This cannot be shown">
-        <p>{board.error instanceof Error ? board.error.message : ""}</p>
+        <p>{wordsOf(board.error)}</p>
+        {view.sort !== "name" && <Button onClick={() => onSort("name")}>Sort by name</Button>}
       </QuietEmpty>
     );
   }

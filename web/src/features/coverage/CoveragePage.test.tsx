@@ -208,7 +208,11 @@ test("nobody fits: it says so and shows the way out", async () => {
 });
 
 test("too many files for a past day are refused in the server's words", async () => {
-  board({ "GET /api/board": new Refusal(409, { code: "too-many-files", detail: "Narrow the selection." }) });
+  const calls = board({
+    "GET /api/board": new Refusal(409, { code: "too-many-files", detail: "Narrow the selection." }),
+  });
   show(<CoveragePage />, "/coverage?asOf=2026-03-03&known=then");
   expect(await screen.findByText("Narrow the selection.")).toBeTruthy();
+  fireEvent.click(screen.getByText("Sort by name"));
+  await waitFor(() => expect(calls.some((c) => /board\?.*sort=name/.test(c.path))).toBe(true));
 });

@@ -193,15 +193,16 @@ function Strip({ view }: { view: BoardView }) {
   }
   const open = OPEN.reduce((sum, status) => sum + (counts.statuses[status] ?? 0), 0);
   const soon = weeks.slice(0, 4).reduce((sum, w) => sum + w.lapses + w.due, 0);
+  const isCounted = Object.keys(counts.statuses).length > 0;
   const notClear = counts.files - counts.clear;
   return (
     <div className="board-strip">
       <div>
-        <strong>
-          {counts.clear} of {counts.files} clear
-        </strong>
+        <strong>{isCounted ? `${counts.clear} of ${counts.files} clear` : `${counts.files} files`}</strong>
         <span className="muted">
-          {notClear} not clear, {open} open {open === 1 ? "slot" : "slots"}
+          {isCounted
+            ? `${notClear} not clear, ${open} open ${open === 1 ? "slot" : "slots"}`
+            : "too many to count on another day"}
         </span>
       </div>
       {isToday ? (

@@ -24,6 +24,7 @@ import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /** Sections, document types and checklists of the practice. */
 @Service
@@ -92,7 +93,10 @@ public class Catalog {
             return before;
         }
         Rules fresh = read(revision, kinds.all(), types.findAllByOrderByLabel(), checklists.findAllWithVersions());
-        read = fresh;
+        // a transaction that changes rules may yet be rolled back, and its revision be counted again for others
+        if (TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
+            read = fresh;
+        }
         return fresh;
     }
 

@@ -75,7 +75,7 @@ public class Board {
     /** @param letters which status each letter of the cells means */
     public record BoardPage(List<Column> columns, Map<String, String> letters, List<BoardRow> rows) {}
 
-    /** @param statuses how many slots have each status */
+    /** @param statuses how many slots have each status; empty where there are too many files to ask about another day */
     public record BoardCounts(long files, long clear, Map<String, Long> statuses) {}
 
     /** The letter of a status in the cells of a row; a dot is not applicable. */
@@ -338,6 +338,13 @@ public class Board {
     }
 
     private BoardCounts pastCounts(FindSlots.Scope scope, Catalog.Rules rules, AsOf day) {
+        BoardFilter asked = scope.filter();
+        BoardFilter persons = new BoardFilter(asked.kind(), asked.team(), null, null, null, asked.text());
+        long all = find.countFiles(new FindSlots.Scope(scope.viewer(), persons, scope.visible()))
+                .files();
+        if (all > MOST_EVALUATED && !asked.onlyOpen() && asked.wantedStatus() == null) {
+            return new BoardCounts(all, 0, Map.of());
+        }
         List<Column> columns = columns(rules, scope.filter(), day.on());
         List<BoardRow> rows = past(scope, BoardSort.CLEAR, false, 0, MOST_EVALUATED, columns, rules, day);
         Map<Status, Long> counts = new EnumMap<>(Status.class);
