@@ -25,7 +25,6 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
@@ -104,7 +103,7 @@ public class Board {
             Viewer viewer, BoardFilter filter, String sort, boolean turned, int offset, int limit, AsOf day) {
         Catalog.Rules rules = evaluate.visibleRules(viewer);
         List<Column> columns = columns(rules, filter, day.on());
-        FindSlots.Scope scope = scope(viewer, filter, rules);
+        FindSlots.Scope scope = FindSlots.Scope.of(viewer, filter, rules);
         BoardSort order = BoardSort.of(sort);
         int most = Math.max(1, Math.min(limit, MOST_ROWS));
         List<BoardRow> rows = isToday(day)
@@ -116,16 +115,6 @@ public class Board {
     private boolean isToday(AsOf day) {
         LocalDate today = calendar.today();
         return day.on().equals(today) && day.known().equals(today);
-    }
-
-    FindSlots.Scope scope(Viewer viewer, BoardFilter filter, Catalog.Rules rules) {
-        return new FindSlots.Scope(viewer, filter, viewer.seesSensitive() ? null : keys(rules));
-    }
-
-    private static Set<String> keys(Catalog.Rules rules) {
-        return rules.book().checklists().stream()
-                .flatMap(list -> list.requirements().stream().map(r -> list.code() + "/" + r.code()))
-                .collect(Collectors.toSet());
     }
 
     /** The requirements asked of anyone on the day, in the order of the checklists. */
@@ -327,7 +316,7 @@ public class Board {
     @Transactional(readOnly = true)
     public BoardCounts counts(Viewer viewer, BoardFilter filter, AsOf day) {
         Catalog.Rules rules = evaluate.visibleRules(viewer);
-        FindSlots.Scope scope = scope(viewer, filter, rules);
+        FindSlots.Scope scope = FindSlots.Scope.of(viewer, filter, rules);
         if (!isToday(day)) {
             return pastCounts(scope, rules, day);
         }
@@ -367,53 +356,6 @@ public class Board {
         return find.teams(viewer);
     }
 
-    /** What lapses or falls due in the weeks ahead if nothing new comes in. */
-    @Transactional(readOnly = true)
-    public List<ForecastWeek> forecast(Viewer viewer, BoardFilter filter, int weeks) {
-        LocalDate first = calendar.today().plusDays(1);
-        FindSlots.Scope scope = scope(viewer, filter, evaluate.visibleRules(viewer));
-        long[] lapses = new long[weeks];
-        long[] due = new long[weeks];
-        for (FindSlots.Fall fall : find.falls(scope, first, first.plusDays(7L * weeks - 1))) {
-            int week = (int) ((fall.on().toEpochDay() - first.toEpochDay()) / 7);
-            (isLapse(fall.to()) ? lapses : due)[week] += fall.count();
-        }
-        List<ForecastWeek> result = new ArrayList<>();
-        for (int i = 0; i < weeks; i++) {
-            LocalDate from = first.plusDays(7L * i);
-            result.add(new ForecastWeek(from, from.plusDays(6), lapses[i], due[i]));
-        }
-        return result;
-    }
-
-    /** @param lapses slots no longer covered @param due slots that fall due and are empty */
-    public record ForecastWeek(LocalDate from, LocalDate to, long lapses, long due) {}
-
-    /** A slot that falls open, and whose. */
-    public record FallingAnswer(UUID fileId, String number, String name, String label, LocalDate on, String status) {}
-
-    static boolean isLapse(Status to) {
-        return to == Status.IN_GRACE
-                || to == Status.LAPSED
-                || to == Status.IN_REVIEW
-                || to == Status.AWAITING_SIGNATURE;
-    }
-
-    /** Who that is, for the days from the first to the last, both included. */
-    @Transactional(readOnly = true)
-    public List<FallingAnswer> falling(Viewer viewer, BoardFilter filter, LocalDate from, LocalDate to) {
-        Catalog.Rules rules = evaluate.visibleRules(viewer);
-        return find.falling(scope(viewer, filter, rules), from, to, MOST_ROWS).stream()
-                .map(s -> new FallingAnswer(
-                        s.fileId(),
-                        s.number(),
-                        (s.givenName() + " " + s.familyName()).strip(),
-                        rules.label(s.checklist(), s.requirement()),
-                        s.on(),
-                        s.to().code()))
-                .toList();
-    }
-
     /** A blocking slot that is open or about to be, and whose. */
     public record WaitingSlot(
             UUID fileId,
@@ -433,7 +375,7 @@ public class Board {
     @Transactional(readOnly = true)
     public List<WaitingSlot> standing(Viewer viewer, List<Status> statuses, int most) {
         Catalog.Rules rules = evaluate.visibleRules(viewer);
-        return find.standing(scope(viewer, BoardFilter.all(), rules), statuses, most).stream()
+        return find.standing(FindSlots.Scope.of(viewer, BoardFilter.all(), rules), statuses, most).stream()
                 .map(s -> new WaitingSlot(
                         s.fileId(),
                         s.number(),

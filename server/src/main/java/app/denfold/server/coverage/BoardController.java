@@ -21,11 +21,13 @@ class BoardController {
     private static final int WEEKS = 26;
 
     private final Board board;
+    private final SlotForecast forecast;
     private final BoardCsv csv;
     private final PracticeCalendar calendar;
 
-    BoardController(Board board, BoardCsv csv, PracticeCalendar calendar) {
+    BoardController(Board board, SlotForecast forecast, BoardCsv csv, PracticeCalendar calendar) {
         this.board = board;
+        this.forecast = forecast;
         this.csv = csv;
         this.calendar = calendar;
     }
@@ -63,17 +65,17 @@ class BoardController {
 
     /** 26 weeks from tomorrow on. */
     @GetMapping("/forecast")
-    List<Board.ForecastWeek> forecast(Viewer viewer, @ParameterObject BoardFilter filter) {
-        return board.forecast(viewer, filter, WEEKS);
+    List<SlotForecast.ForecastWeek> forecast(Viewer viewer, @ParameterObject BoardFilter filter) {
+        return forecast.weeks(viewer, filter, WEEKS);
     }
 
     @GetMapping("/falling")
-    List<Board.FallingAnswer> falling(
+    List<SlotForecast.FallingAnswer> falling(
             Viewer viewer,
             @ParameterObject BoardFilter filter,
             @RequestParam LocalDate from,
             @RequestParam LocalDate to) {
-        return board.falling(viewer, filter, from, to);
+        return forecast.falling(viewer, filter, from, to);
     }
 
     @GetMapping(path = "/csv", produces = "text/csv")

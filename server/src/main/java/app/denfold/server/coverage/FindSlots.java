@@ -2,6 +2,7 @@ package app.denfold.server.coverage;
 
 import app.denfold.core.rules.Status;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.catalog.Catalog;
 import app.denfold.server.people.SearchText;
 import jakarta.persistence.EntityManager;
 import jakarta.persistence.TypedQuery;
@@ -13,6 +14,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /**
@@ -36,6 +38,16 @@ class FindSlots {
 
     /** @param visible checklist and requirement as {@code staff/contract}; null when the viewer may see all */
     record Scope(Viewer viewer, BoardFilter filter, Set<String> visible) {
+
+        static Scope of(Viewer viewer, BoardFilter filter, Catalog.Rules rules) {
+            return new Scope(viewer, filter, viewer.seesSensitive() ? null : keys(rules));
+        }
+
+        private static Set<String> keys(Catalog.Rules rules) {
+            return rules.book().checklists().stream()
+                    .flatMap(list -> list.requirements().stream().map(r -> list.code() + "/" + r.code()))
+                    .collect(Collectors.toSet());
+        }
 
         boolean seesAll() {
             return visible == null;
