@@ -78,7 +78,7 @@ public class RulesBench {
     /** One requirement with three documents: status with its next change. */
     @Benchmark
     public Object slot() {
-        return KnownFile.of(small, onePaperTrail, TODAY).slots().get(0).on(TODAY);
+        return KnownFile.of(small, onePaperTrail, TODAY).slots().get(0).outlookOn(TODAY);
     }
 
     /** A file of 30 requirements and 120 documents: everything but the reasons. */
@@ -103,6 +103,7 @@ public class RulesBench {
         Collection<RunResult> results = new Runner(new OptionsBuilder()
                         .include(RulesBench.class.getSimpleName())
                         .forks(1)
+                        .jvmArgsAppend("-XX:+UseSerialGC")
                         .warmupIterations(3)
                         .warmupTime(TimeValue.seconds(2))
                         .measurementIterations(5)

@@ -62,6 +62,9 @@ public final class DaySet {
 
     /** The days that lie in at least one of the windows, which may come in any order and overlap. */
     public static DaySet of(Collection<Window> windows) {
+        if (windows.size() == 1) {
+            return of(windows.iterator().next());
+        }
         DaySetSweep sweep = new DaySetSweep(windows.size());
         windows.forEach(w -> sweep.add(edgeOfFirst(w.from()), edgeAfterLast(w.to()), 1));
         return sweep.daysWithAtLeast(1);

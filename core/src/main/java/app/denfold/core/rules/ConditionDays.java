@@ -28,10 +28,18 @@ final class ConditionDays {
                     : beforeAge(atLeast.age(), person).complement();
         }
         if (condition instanceof Condition.All all) {
-            return all.parts().stream().map(part -> of(part, person)).reduce(DaySet.all(), DaySet::intersect);
+            DaySet days = DaySet.all();
+            for (Condition part : all.parts()) {
+                days = days.intersect(of(part, person));
+            }
+            return days;
         }
         if (condition instanceof Condition.Any any) {
-            return any.parts().stream().map(part -> of(part, person)).reduce(DaySet.none(), DaySet::union);
+            DaySet days = DaySet.none();
+            for (Condition part : any.parts()) {
+                days = days.union(of(part, person));
+            }
+            return days;
         }
         Condition.Not not = (Condition.Not) condition;
         return of(not.part(), person).complement();

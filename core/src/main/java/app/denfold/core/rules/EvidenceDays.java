@@ -5,7 +5,6 @@ import app.denfold.core.days.DaySetSweep;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.OptionalInt;
-import java.util.function.BiConsumer;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 
@@ -37,10 +36,18 @@ final class EvidenceDays {
             return sweep(ofType.leaf(), 1).daysWithAtLeast(ofType.count());
         }
         if (evidence instanceof Evidence.AnyOf any) {
-            return any.parts().stream().map(this::days).reduce(DaySet.none(), DaySet::union);
+            DaySet days = DaySet.none();
+            for (Evidence part : any.parts()) {
+                days = days.union(days(part));
+            }
+            return days;
         }
         if (evidence instanceof Evidence.AllOf all) {
-            return all.parts().stream().map(this::days).reduce(DaySet.all(), DaySet::intersect);
+            DaySet days = DaySet.all();
+            for (Evidence part : all.parts()) {
+                days = days.intersect(days(part));
+            }
+            return days;
         }
         return points((Evidence.Points) evidence);
     }
@@ -50,7 +57,7 @@ final class EvidenceDays {
         for (Evidence.Points.Entry entry : points.entries()) {
             Integer cap = entry.atMost();
             if (cap == null) {
-                eachWindow(entry.leaf(), (from, end) -> total.add(from, end, entry.points()));
+                addWindows(entry.leaf(), entry.points(), total);
             } else {
                 capped(entry, cap, total);
             }
@@ -68,15 +75,16 @@ final class EvidenceDays {
 
     private DaySetSweep sweep(Evidence.Leaf leaf, int weight) {
         DaySetSweep sweep = new DaySetSweep(documentsOfType.apply(leaf.type()).size());
-        eachWindow(leaf, (from, end) -> sweep.add(from, end, weight));
+        addWindows(leaf, weight, sweep);
         return sweep;
     }
 
-    private void eachWindow(Evidence.Leaf leaf, BiConsumer<Integer, Integer> window) {
+    private void addWindows(Evidence.Leaf leaf, int weight, DaySetSweep sweep) {
         for (KnownDocument document : documentsOfType.apply(leaf.type())) {
             OptionalInt first = firstDay(document, leaf);
-            if (first.isPresent() && first.getAsInt() < document.end(leaf)) {
-                window.accept(first.getAsInt(), document.end(leaf));
+            int end = document.end(leaf);
+            if (first.isPresent() && first.getAsInt() < end) {
+                sweep.add(first.getAsInt(), end, weight);
             }
         }
     }

@@ -4,6 +4,7 @@ import app.denfold.core.days.DaySet;
 import app.denfold.core.days.Window;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -18,20 +19,28 @@ public final class KnownFile {
     private final Person person;
     private final LocalDate known;
     private final Map<String, List<KnownDocument>> existing = new HashMap<>();
-    private final List<SlotCourse> slots = new ArrayList<>();
+    private final List<SlotCourse> slots;
 
     private KnownFile(RuleBook book, Person person, LocalDate known) {
         this.book = book;
         this.person = person;
         this.known = known;
         DaySet active = DaySet.of(person.active());
+        String code = null;
+        Validity validity = null;
+        List<KnownDocument> ofType = null;
         for (Document document : person.documents()) {
             if (document.existsAt(known)) {
-                int end = book.type(document.type()).validity().endEdge(document, person.birthDate());
-                existing.computeIfAbsent(document.type(), type -> new ArrayList<>())
-                        .add(new KnownDocument(document, known, end));
+                // papers of one type often follow each other: look it up once
+                if (validity == null || ofType == null || !document.type().equals(code)) {
+                    code = document.type();
+                    validity = book.type(code).validity();
+                    ofType = existing.computeIfAbsent(code, type -> new ArrayList<>(4));
+                }
+                ofType.add(new KnownDocument(document, known, validity.endEdge(document, person.birthDate())));
             }
         }
+        List<SlotCourse> courses = new ArrayList<>(book.lines().size());
         RuleBook.Line before = null;
         DaySet asked = DaySet.none();
         for (List<RuleBook.Line> lines : book.lines()) {
@@ -47,8 +56,9 @@ public final class KnownFile {
                         asked.intersect(ConditionDays.of(line.requirement().appliesWhen(), person));
                 versions.add(new RequirementDays(this, line, applies));
             }
-            slots.add(new SlotCourse(versions));
+            courses.add(new SlotCourse(versions));
         }
+        slots = Collections.unmodifiableList(courses);
     }
 
     /**
@@ -91,7 +101,7 @@ public final class KnownFile {
 
     /** Every slot of every checklist, in their order, those included that never apply. */
     public List<SlotCourse> slots() {
-        return List.copyOf(slots);
+        return slots;
     }
 
     /** How the file stands on a day. */

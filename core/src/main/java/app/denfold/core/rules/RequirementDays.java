@@ -25,6 +25,7 @@ final class RequirementDays extends StatusOverTime {
     private final DaySet applies;
     private final DaySet waived;
     private final boolean hasSentBack;
+    private final boolean reviewsMatter;
     private final List<Span> spans;
     private final @Nullable FactTimeline dueFact;
     private int @Nullable [] changeDays;
@@ -36,7 +37,16 @@ final class RequirementDays extends StatusOverTime {
         this.inForceFrom = line.inForceFrom();
         this.applies = applies;
         this.waived = waivedDays();
-        this.hasSentBack = hasSentBack(line.types());
+        boolean sentBack = false;
+        boolean pending = false;
+        for (String type : line.types()) {
+            for (KnownDocument document : file.existing(type)) {
+                sentBack |= document.decision() == Document.Decision.SENT_BACK;
+                pending |= document.decision() == Document.Decision.PENDING;
+            }
+        }
+        this.hasSentBack = sentBack;
+        this.reviewsMatter = pending && requirement.needsReview();
         this.spans = spans();
         this.dueFact =
                 requirement.due() instanceof Due.FromFact fact ? FactTimeline.of(file.person(), fact.name()) : null;
@@ -51,7 +61,7 @@ final class RequirementDays extends StatusOverTime {
     }
 
     private List<Span> spans() {
-        List<Span> result = new ArrayList<>();
+        List<Span> result = new ArrayList<>(file.spans().size());
         Span shared = null;
         for (Window window : file.spans()) {
             if (shared == null || requirement.evidence().dependsOnStart()) {
@@ -72,7 +82,7 @@ final class RequirementDays extends StatusOverTime {
 
     private Span spanOf(Window window) {
         DaySet held = evidence(Assumption.AS_DECIDED, window.from()).days();
-        DaySet ifAccepted = requirement.needsReview()
+        DaySet ifAccepted = reviewsMatter
                 ? evidence(Assumption.REVIEWS_ACCEPTED, window.from()).days()
                 : held;
         DaySet ifSigned = requirement.signedBy().isEmpty()
@@ -89,17 +99,6 @@ final class RequirementDays extends StatusOverTime {
 
     EvidenceDays evidence(Assumption assumption, @Nullable LocalDate start) {
         return new EvidenceDays(requirement, assumption, start, file::existing);
-    }
-
-    private boolean hasSentBack(List<String> types) {
-        for (String type : types) {
-            for (KnownDocument document : file.existing(type)) {
-                if (document.decision() == Document.Decision.SENT_BACK) {
-                    return true;
-                }
-            }
-        }
-        return false;
     }
 
     private DaySet waivedDays() {

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * One slot of a file through every version of its checklist, as known on one day: on each day the version in force on
@@ -18,6 +19,11 @@ public final class SlotCourse extends StatusOverTime {
 
     /** A run of days with one status. */
     public record Stretch(Window window, Status status) {}
+
+    /**
+     * @param nextChange the first later day with another status, if nothing new is recorded; null when there is none
+     */
+    public record Outlook(Status status, RequirementAnswer.@Nullable Change nextChange) {}
 
     /** @param versions at least one, of the same checklist and requirement, by the days they are in force */
     SlotCourse(List<RequirementDays> versions) {
@@ -71,6 +77,13 @@ public final class SlotCourse extends StatusOverTime {
                         .filter(day -> day != DaySet.SINCE_EVER)
                         .sorted()
                         .toArray();
+    }
+
+    /** Status and next change alone, for whoever asks about very many slots: no evidence is named. */
+    public Outlook outlookOn(LocalDate day) {
+        int number = DaySet.dayNumber(day);
+        Status status = statusOn(number);
+        return new Outlook(status, nextChange(number, status));
     }
 
     /** The whole answer for a day. */
