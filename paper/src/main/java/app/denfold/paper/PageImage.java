@@ -7,6 +7,7 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.List;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.rendering.ImageType;
@@ -23,18 +24,29 @@ public final class PageImage {
     /**
      * @param page from 1
      * @param width of the result in pixels, at most {@link #WIDEST}; the height follows
+     * @param turn by how many degrees clockwise it is turned: 0, 90, 180 or 270
      * @return a PNG
      * @throws IOException when the file cannot be read
      * @throws IllegalArgumentException when there is no such page or width
      */
-    public static byte[] png(Path file, Format format, int page, int width) throws IOException {
+    public static byte[] png(Path file, Format format, int page, int width, int turn) throws IOException {
         if (width < 1 || width > WIDEST) {
             throw new IllegalArgumentException("A page is drawn from 1 to " + WIDEST + " pixels wide, not " + width);
         }
-        BufferedImage image = format == Format.PDF ? ofPdf(file, page, width) : ofImage(file, page, width);
+        BufferedImage image = Turned.by(draw(file, format, page, width), turn);
+        image = image.getWidth() == width ? image : scaled(image, width);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         ImageIO.write(image, "png", out);
         return out.toByteArray();
+    }
+
+    private static BufferedImage draw(Path file, Format format, int page, int width) throws IOException {
+        if (format.shown() == Format.Shown.WORDS) {
+            List<String> pages = TextOfPaper.pages(file, format);
+            requirePage(page, pages.size());
+            return TextPage.draw(pages.get(page - 1), width);
+        }
+        return format == Format.PDF ? ofPdf(file, page, width) : ofImage(file, page, width);
     }
 
     private static BufferedImage ofPdf(Path file, int page, int width) throws IOException {

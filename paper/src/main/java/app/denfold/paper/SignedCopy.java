@@ -3,10 +3,13 @@ package app.denfold.paper;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.stream.IntStream;
+import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
@@ -14,8 +17,6 @@ import org.apache.pdfbox.pdmodel.PDPageContentStream.AppendMode;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
-import org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory;
-import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 
 /** Makes a copy of a paper with signatures drawn on its pages and an evidence page at its end. */
 public final class SignedCopy {
@@ -24,7 +25,6 @@ public final class SignedCopy {
     public static final double BOX_WIDTH = 0.28;
 
     private static final String FONT = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
-    private static final int IMAGE_WIDTH = 1_654;
 
     private final PDDocument document;
     private final PDFont font;
@@ -43,7 +43,7 @@ public final class SignedCopy {
      */
     public static byte[] make(Path original, Format format, List<SignatureMark> marks, List<String> evidence)
             throws IOException {
-        try (PDDocument document = format == Format.PDF ? PdfFiles.open(original) : asPdf(original)) {
+        try (PDDocument document = format == Format.PDF ? PdfFiles.open(original) : asPdf(original, format)) {
             document.setAllSecurityToBeRemoved(true);
             SignedCopy copy = new SignedCopy(document);
             for (SignatureMark mark : marks) {
@@ -56,20 +56,27 @@ public final class SignedCopy {
         }
     }
 
-    private static PDDocument asPdf(Path images) throws IOException {
-        PDDocument document = new PDDocument();
-        try (ImagePages pages = ImagePages.open(images)) {
-            for (int i = 0; i < pages.count(); i++) {
-                PDImageXObject image = LosslessFactory.createFromImage(document, pages.read(i, IMAGE_WIDTH));
-                float width = PDRectangle.A4.getWidth();
-                PDPage page = new PDPage(new PDRectangle(width, width * image.getHeight() / image.getWidth()));
-                document.addPage(page);
-                try (PDPageContentStream out = new PDPageContentStream(document, page)) {
-                    out.drawImage(image, 0, 0, width, page.getMediaBox().getHeight());
-                }
-            }
+    private static PDDocument asPdf(Path original, Format format) throws IOException {
+        Path pdf = Files.createTempFile("pages", ".pdf");
+        try {
+            int pages = format.shown() == Format.Shown.WORDS
+                    ? TextOfPaper.pages(original, format).size()
+                    : imageCount(original);
+            CopyPages.to(
+                    pdf,
+                    IntStream.rangeClosed(1, pages)
+                            .mapToObj(page -> new CopyPages.Chosen(original, format, page, 0))
+                            .toList());
+            return Loader.loadPDF(Files.readAllBytes(pdf));
+        } finally {
+            Files.delete(pdf);
         }
-        return document;
+    }
+
+    private static int imageCount(Path images) throws IOException {
+        try (ImagePages pages = ImagePages.open(images)) {
+            return pages.count();
+        }
     }
 
     private void draw(SignatureMark mark) throws IOException {

@@ -62,12 +62,12 @@ class ReadPaperTest {
     @Test
     void pagesAreDrawnAsTheyAreSeen() throws IOException {
         Path turned = SamplePapers.pdf(folder, 1, 90);
-        BufferedImage image = ImageIO.read(new ByteArrayInputStream(PageImage.png(turned, Format.PDF, 1, 500)));
+        BufferedImage image = ImageIO.read(new ByteArrayInputStream(PageImage.png(turned, Format.PDF, 1, 500, 0)));
         assertThat(image.getWidth()).isBetween(499, 501);
         assertThat(image.getHeight()).isLessThan(400);
-        assertThatThrownBy(() -> PageImage.png(turned, Format.PDF, 2, 500)).hasMessageContaining("the paper has 1");
+        assertThatThrownBy(() -> PageImage.png(turned, Format.PDF, 2, 500, 0)).hasMessageContaining("the paper has 1");
         Path fax = SamplePapers.tiff(folder, 2);
-        assertThat(ImageIO.read(new ByteArrayInputStream(PageImage.png(fax, Format.TIFF, 2, 300)))
+        assertThat(ImageIO.read(new ByteArrayInputStream(PageImage.png(fax, Format.TIFF, 2, 300, 0)))
                         .getHeight())
                 .isEqualTo(400);
     }

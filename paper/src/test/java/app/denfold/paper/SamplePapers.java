@@ -19,11 +19,11 @@ import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts.FontName;
 
 /** Small real papers for the tests. */
-final class SamplePapers {
+public final class SamplePapers {
 
     private SamplePapers() {}
 
-    static Path pdf(Path folder, int pages, int rotation) throws IOException {
+    public static Path pdf(Path folder, int pages, int rotation) throws IOException {
         Path file = Files.createTempFile(folder, "paper", ".pdf");
         try (PDDocument document = pages(pages, rotation)) {
             document.save(file.toFile());
@@ -31,7 +31,7 @@ final class SamplePapers {
         return file;
     }
 
-    static Path lockedPdf(Path folder) throws IOException {
+    public static Path lockedPdf(Path folder) throws IOException {
         Path file = Files.createTempFile(folder, "locked", ".pdf");
         try (PDDocument document = pages(1, 0)) {
             document.protect(new StandardProtectionPolicy("owner", "user", new AccessPermission()));
@@ -57,13 +57,13 @@ final class SamplePapers {
         return document;
     }
 
-    static Path image(Path folder, String format) throws IOException {
+    public static Path image(Path folder, String format) throws IOException {
         Path file = Files.createTempFile(folder, "image", "." + format);
         ImageIO.write(picture(Color.WHITE), format, file.toFile());
         return file;
     }
 
-    static Path tiff(Path folder, int pages) throws IOException {
+    public static Path tiff(Path folder, int pages) throws IOException {
         Path file = Files.createTempFile(folder, "fax", ".tif");
         ImageWriter writer = ImageIO.getImageWritersByFormatName("tiff").next();
         Files.delete(file);

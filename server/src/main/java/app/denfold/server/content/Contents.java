@@ -1,9 +1,10 @@
 package app.denfold.server.content;
 
+import app.denfold.paper.CopyPages;
 import app.denfold.paper.Format;
-import app.denfold.paper.PageImage;
-import app.denfold.paper.ReadPaper;
 import app.denfold.paper.Reading;
+import app.denfold.paper.worker.PaperWorkers;
+import app.denfold.paper.worker.WorkerFailed;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.io.ByteArrayInputStream;
@@ -16,6 +17,7 @@ import java.nio.file.StandardCopyOption;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.beans.factory.annotation.Value;
@@ -31,17 +33,20 @@ public class Contents {
     private final ContentStore store;
     private final ContentRepository contents;
     private final PracticeCalendar calendar;
+    private final PaperWorkers workers;
     private final Path drawn;
 
     Contents(
             ContentStore store,
             ContentRepository contents,
             PracticeCalendar calendar,
+            PaperWorkers quickWorkers,
             @Value("${denfold.content}") Path root)
             throws IOException {
         this.store = store;
         this.contents = contents;
         this.calendar = calendar;
+        this.workers = quickWorkers;
         this.drawn = Files.createDirectories(root.toAbsolutePath().resolve("drawn"));
     }
 
@@ -61,7 +66,7 @@ public class Contents {
     @Transactional
     public Taken take(Path file, String fileName) {
         try {
-            Reading reading = ReadPaper.read(file, fileName);
+            Reading reading = identify(file, fileName);
             if (reading instanceof Reading.Refused refused) {
                 return new Refused(refused.reason());
             }
@@ -70,6 +75,16 @@ public class Contents {
             }
         } catch (IOException failed) {
             throw new UncheckedIOException("Storing “" + fileName + "” failed", failed);
+        }
+    }
+
+    private Reading identify(Path file, String fileName) throws IOException {
+        try {
+            return workers.identify(file, fileName);
+        } catch (WorkerFailed hostile) {
+            return new Reading.SetAside(
+                    Format.claimedBy(fileName).orElse(Format.PDF),
+                    "No page of it can be shown: " + hostile.getMessage() + ".");
         }
     }
 
@@ -119,9 +134,10 @@ public class Contents {
      *
      * @param page from 1
      * @param width 160, 900 or 1400 pixels
-     * @throws Refusal when there is no such page or width
+     * @param turn by how many degrees clockwise it is turned: 0, 90, 180 or 270
+     * @throws Refusal when there is no such page or width, or it cannot be drawn
      */
-    public byte[] page(String sha256, int page, int width) {
+    public byte[] page(String sha256, int page, int width, int turn) {
         Content content = content(sha256);
         if (page < 1 || page > content.pages()) {
             throw Refusal.notFound("page");
@@ -129,20 +145,88 @@ public class Contents {
         if (!WIDTHS.contains(width)) {
             throw Refusal.invalid("width", "Pages are drawn 160, 900 or 1400 pixels wide.");
         }
-        Path kept = drawn.resolve(sha256 + "-" + page + "-" + width + ".png");
+        Path kept = drawn.resolve(sha256 + "-" + page + "-" + width + (turn == 0 ? "" : "-" + turn) + ".png");
         try {
-            return Files.exists(kept) ? Files.readAllBytes(kept) : draw(content, page, width, kept);
+            return Files.exists(kept) ? Files.readAllBytes(kept) : draw(content, page, width, turn, kept);
+        } catch (WorkerFailed hostile) {
+            throw Refusal.conflict("page-unreadable", "This page cannot be shown: " + hostile.getMessage() + ".");
         } catch (IOException failed) {
             throw new UncheckedIOException("Page " + page + " of " + sha256 + " cannot be drawn", failed);
         }
     }
 
-    private byte[] draw(Content content, int page, int width, Path to) throws IOException {
+    private byte[] draw(Content content, int page, int width, int turn, Path to) throws IOException {
         Format format = Format.ofMediaType(content.mediaType()).orElseThrow();
-        byte[] png = PageImage.png(store.file(content.sha256()), format, page, width);
         Path temporary = Files.createTempFile(drawn, "page", ".part");
-        Files.write(temporary, png);
-        Files.move(temporary, to, StandardCopyOption.ATOMIC_MOVE);
-        return png;
+        try {
+            workers.draw(store.file(content.sha256()), format, page, width, turn, temporary);
+            byte[] png = Files.readAllBytes(temporary);
+            Files.move(temporary, to, StandardCopyOption.ATOMIC_MOVE);
+            return png;
+        } finally {
+            Files.deleteIfExists(temporary);
+        }
+    }
+
+    /**
+     * Makes a PDF of chosen pages and stores it; the papers they come from stay as they are.
+     *
+     * @throws Refusal when that is not possible
+     */
+    @Transactional
+    public String copy(List<ChosenPage> pages) {
+        try {
+            Path made = Files.createTempFile(drawn, "copy", ".part");
+            try {
+                workers.copy(pages.stream().map(this::chosen).toList(), made);
+                return keepMade(made, pages.size());
+            } finally {
+                Files.deleteIfExists(made);
+            }
+        } catch (WorkerFailed hostile) {
+            throw Refusal.conflict("pages-unreadable", "These pages cannot be copied: " + hostile.getMessage() + ".");
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+
+    /** @param page from 1 @param turn by how many degrees clockwise */
+    public record ChosenPage(String sha256, int page, int turn) {}
+
+    private CopyPages.Chosen chosen(ChosenPage page) {
+        Format format = Format.ofMediaType(content(page.sha256()).mediaType()).orElseThrow();
+        return new CopyPages.Chosen(store.file(page.sha256()), format, page.page(), page.turn());
+    }
+
+    private String keepMade(Path pdf, int pages) throws IOException {
+        try (InputStream in = Files.newInputStream(pdf)) {
+            ContentStore.Stored stored = store.put(in);
+            insert(stored, Format.PDF, pages);
+            return stored.sha256();
+        }
+    }
+
+    /**
+     * Stores an open copy of a locked PDF. The password is kept nowhere.
+     *
+     * @return its hash; empty when the password is not the right one
+     */
+    @Transactional
+    public Optional<Whole> unlock(String sha256, String password) {
+        try {
+            Path open = Files.createTempFile(drawn, "open", ".pdf");
+            try {
+                if (!workers.unlock(store.file(sha256), password, open)) {
+                    return Optional.empty();
+                }
+                return take(open, "open.pdf") instanceof Whole whole ? Optional.of(whole) : Optional.empty();
+            } finally {
+                Files.deleteIfExists(open);
+            }
+        } catch (WorkerFailed hostile) {
+            throw Refusal.conflict("unreadable", "The paper cannot be unlocked: " + hostile.getMessage() + ".");
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
     }
 }

@@ -39,9 +39,14 @@ public class Download {
 
     /** One page; it may be kept by the browser of the one who may see it. */
     public ResponseEntity<byte[]> page(String sha256, int page, int width) {
+        return page(sha256, page, width, 0);
+    }
+
+    /** The same, turned clockwise by quarters. */
+    public ResponseEntity<byte[]> page(String sha256, int page, int width, int turn) {
         return ResponseEntity.ok()
                 .contentType(MediaType.IMAGE_PNG)
                 .cacheControl(CacheControl.maxAge(Duration.ofHours(1)).cachePrivate())
-                .body(contents.page(sha256, page, width));
+                .body(contents.page(sha256, page, width, turn));
     }
 }

@@ -1,0 +1,60 @@
+package app.denfold.core.filing;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/** Tells papers that were scanned twice: the pages look the same and say the same, though no byte is equal. */
+public final class LikePapers {
+
+    /** The most bits of {@value #BITS} in which the looks of one page differ between two scans of it. */
+    static final int MOST_BITS = 40;
+
+    static final int BITS = 256;
+
+    private LikePapers() {}
+
+    /** @param look 64 hexadecimal digits, a difference hash of the page; empty when it was not drawn */
+    public record Page(String look, String text) {}
+
+    /**
+     * How much two papers are one, from 0 to 1: 0 when the number of pages differs or some page looks otherwise, else
+     * the share of three-word runs that both have. Pages without text are judged by their looks alone, and count 0.7.
+     */
+    public static double likeness(List<Page> a, List<Page> b) {
+        if (a.isEmpty() || a.size() != b.size()) {
+            return 0;
+        }
+        double sum = 0;
+        for (int i = 0; i < a.size(); i++) {
+            if (apart(a.get(i).look, b.get(i).look) > MOST_BITS) {
+                return 0;
+            }
+            sum += sameText(a.get(i).text, b.get(i).text);
+        }
+        return sum / a.size();
+    }
+
+    /** In how many bits two looks differ; all, when one is missing. */
+    public static int apart(String a, String b) {
+        if (a.length() != b.length() || a.isEmpty()) {
+            return BITS;
+        }
+        int bits = 0;
+        for (int i = 0; i < a.length(); i++) {
+            bits += Integer.bitCount(Character.digit(a.charAt(i), 16) ^ Character.digit(b.charAt(i), 16));
+        }
+        return bits;
+    }
+
+    private static double sameText(String a, String b) {
+        Set<String> one = new HashSet<>(PlainText.shingles(PlainText.words(a), 3));
+        Set<String> other = new HashSet<>(PlainText.shingles(PlainText.words(b), 3));
+        if (one.isEmpty() && other.isEmpty()) {
+            return 0.7;
+        }
+        Set<String> both = new HashSet<>(one);
+        both.retainAll(other);
+        return 2.0 * both.size() / (one.size() + other.size());
+    }
+}

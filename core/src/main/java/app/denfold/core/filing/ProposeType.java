@@ -1,0 +1,141 @@
+package app.denfold.core.filing;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/** What a paper is: by a code, by the words its type goes by, by what was learned from papers filed before. */
+public final class ProposeType {
+
+    private static final double LEAST = 0.08;
+    private static final double SURE = 0.6;
+    private static final double AHEAD = 0.2;
+
+    private ProposeType() {}
+
+    /** @param names what the type is called and its synonyms */
+    public record KnownType(String code, List<String> names) {}
+
+    /**
+     * The types it may be, best first; at most one is preselected.
+     *
+     * @param given code of the type that came with it, by a desk's setting or from the one who sent it; null when none
+     */
+    public static List<Proposal<String>> propose(
+            Clues clues, Collection<KnownType> types, TypeWords.Learned learned, @Nullable String given) {
+        Optional<Clues.Coded> coded =
+                clues.firstCoverCode().filter(c -> c.code().type() != null);
+        String head = " " + PlainText.of(head(clues)) + " ";
+        String text = " " + PlainText.of(clues.text()) + " ";
+        Map<String, Double> byLearning = byLearning(TypeWords.of(clues.text()), learned);
+        List<Proposal<String>> proposals = new ArrayList<>();
+        for (KnownType type : types) {
+            proposal(type, coded, head, text, byLearning, learned, given).ifPresent(proposals::add);
+        }
+        proposals.sort(Comparator.comparingDouble((Proposal<String> p) -> p.confidence())
+                .reversed()
+                .thenComparing(Proposal::value));
+        if (!proposals.isEmpty()) {
+            Proposal<String> best = proposals.get(0);
+            double second = proposals.size() > 1 ? proposals.get(1).confidence() : 0;
+            proposals.set(0, best.preselect(best.confidence() >= SURE && best.confidence() - second >= AHEAD));
+        }
+        return proposals;
+    }
+
+    /** The first lines, where papers say what they are. */
+    private static String head(Clues clues) {
+        return clues.pages().stream()
+                .filter(p -> !p.text().isBlank())
+                .findFirst()
+                .map(p -> String.join(
+                        "\n",
+                        p.text().lines().filter(l -> !l.isBlank()).limit(6).toList()))
+                .orElse("");
+    }
+
+    private static Optional<Proposal<String>> proposal(
+            KnownType type,
+            Optional<Clues.Coded> coded,
+            String head,
+            String text,
+            Map<String, Double> byLearning,
+            TypeWords.Learned learned,
+            @Nullable String given) {
+        double fails = 1;
+        List<String> reasons = new ArrayList<>();
+        if (coded.isPresent() && type.code().equals(coded.get().code().type())) {
+            fails *= 0.005;
+            reasons.add("the code on page " + coded.get().page());
+        }
+        if (type.code().equals(given)) {
+            fails *= 0.25;
+            reasons.add("it came as one");
+        }
+        Optional<String> inHead = named(type, head);
+        Optional<String> inText = inHead.isPresent() ? inHead : named(type, text);
+        if (inText.isPresent()) {
+            fails *= inHead.isPresent() ? 0.12 : 0.7;
+            reasons.add("“" + inText.get() + "” " + (inHead.isPresent() ? "at its head" : "in the text"));
+        }
+        double learnedShare = byLearning.getOrDefault(type.code(), 0d);
+        if (learnedShare >= 0.05) {
+            // a type seen only a few times is believed less
+            int papers = learned.papers().getOrDefault(type.code(), 0);
+            fails *= 1 - 0.97 * learnedShare * papers / (papers + 1.0);
+            reasons.add("much like " + papers + (papers == 1 ? " paper" : " papers") + " filed as one");
+        }
+        double confidence = 1 - fails;
+        return confidence < LEAST
+                ? Optional.empty()
+                : Optional.of(new Proposal<>(type.code(), confidence, String.join("; ", reasons), false));
+    }
+
+    /** The longest of its names that the plain text holds as whole words. */
+    private static Optional<String> named(KnownType type, String plain) {
+        return type.names().stream()
+                .filter(n -> !n.isBlank() && plain.contains(" " + PlainText.of(n) + " "))
+                .max(Comparator.comparingInt(String::length));
+    }
+
+    /**
+     * The share of each type, summing to 1: naive Bayes over the presence of words (McCallum and Nigam, 1998) with
+     * add-one smoothing. Words of a paper repeat each other, so the evidence is divided by how many words there are
+     * beyond ten; without that the shares would be far too sure.
+     */
+    static Map<String, Double> byLearning(Set<String> words, TypeWords.Learned learned) {
+        Map<String, Double> scores = new HashMap<>();
+        long all =
+                learned.papers().values().stream().mapToLong(Integer::longValue).sum();
+        List<Map<String, Integer>> known = words.stream()
+                .map(w -> learned.counts().get(w))
+                .filter(c -> c != null)
+                .toList();
+        if (all == 0 || known.isEmpty()) {
+            return scores;
+        }
+        double tempered = Math.max(1, known.size() / 10.0);
+        learned.papers().forEach((type, papers) -> {
+            if (papers > 0) {
+                double score = 0;
+                for (Map<String, Integer> counts : known) {
+                    int in = counts.getOrDefault(type, 0);
+                    score += Math.log((in + 0.1) / (papers + 0.2));
+                }
+                scores.put(type, Math.log((double) papers / all) + score / tempered);
+            }
+        });
+        double most =
+                scores.values().stream().mapToDouble(Double::doubleValue).max().orElse(0);
+        scores.replaceAll((type, score) -> Math.exp(score - most));
+        double sum = scores.values().stream().mapToDouble(Double::doubleValue).sum();
+        scores.replaceAll((type, share) -> share / sum);
+        return scores;
+    }
+}

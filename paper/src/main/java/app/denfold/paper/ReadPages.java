@@ -1,0 +1,139 @@
+package app.denfold.paper;
+
+import java.awt.Color;
+import java.awt.Graphics2D;
+import java.awt.RenderingHints;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.function.Consumer;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.rendering.ImageType;
+import org.apache.pdfbox.rendering.PDFRenderer;
+import org.apache.pdfbox.text.PDFTextStripper;
+
+/** Reads a paper page by page, so that never more than one page is in memory. */
+public final class ReadPages {
+
+    private static final int DOTS_AN_INCH = 200;
+
+    /** Pages are drawn so wide for recognition: A4 at 200 dots an inch. */
+    private static final int WIDTH = 1_654;
+
+    /** A text layer with fewer letters is taken for a stamp on a picture. */
+    private static final int LEAST_LETTERS = 25;
+
+    private ReadPages() {}
+
+    /**
+     * @param recognise whether text is recognised where the file holds none
+     * @param languages for recognition, as tesseract names them, joined by {@code +}
+     */
+    public record Settings(boolean recognise, String languages) {
+        public static Settings english() {
+            return new Settings(true, "eng");
+        }
+
+        public static Settings codesOnly() {
+            return new Settings(false, "eng");
+        }
+    }
+
+    /**
+     * @param each told of every page, in order
+     * @throws IOException when the file cannot be read
+     */
+    public static void each(Path file, Format format, Settings settings, Consumer<PageFacts> each) throws IOException {
+        switch (format.shown()) {
+            case PAGES -> {
+                if (format == Format.PDF) {
+                    pdf(file, settings, each);
+                } else {
+                    images(file, settings, each);
+                }
+            }
+            case WORDS -> words(file, format, each);
+            default -> {
+                // recordings and formats without a reader have no pages
+            }
+        }
+    }
+
+    private static void pdf(Path file, Settings settings, Consumer<PageFacts> each) throws IOException {
+        try (PDDocument document = PdfFiles.open(file)) {
+            PDFRenderer renderer = new PDFRenderer(document);
+            renderer.setSubsamplingAllowed(true);
+            PDFTextStripper stripper = new PDFTextStripper();
+            stripper.setSortByPosition(true);
+            for (int page = 1; page <= document.getNumberOfPages(); page++) {
+                stripper.setStartPage(page);
+                stripper.setEndPage(page);
+                String layer = stripper.getText(document).strip();
+                PageFrame frame = PageFrame.of(document.getPage(page - 1));
+                float scale = Math.min(DOTS_AN_INCH / 72f, 3f * WIDTH / Math.max(frame.width(), frame.height()));
+                BufferedImage image = renderer.renderImage(page - 1, scale, ImageType.GRAY);
+                each.accept(facts(page, layer, image, settings));
+            }
+        }
+    }
+
+    private static void images(Path file, Settings settings, Consumer<PageFacts> each) throws IOException {
+        try (ImagePages pages = ImagePages.open(file)) {
+            for (int page = 1; page <= pages.count(); page++) {
+                each.accept(facts(page, "", grey(pages.read(page - 1, WIDTH)), settings));
+            }
+        }
+    }
+
+    private static BufferedImage grey(BufferedImage image) {
+        double scale =
+                Math.min(2.0, Math.max(1, WIDTH) / (double) Math.max(1, Math.min(image.getWidth(), image.getHeight())));
+        int width = Math.max(1, (int) Math.min(3 * WIDTH, image.getWidth() * scale));
+        int height = Math.max(1, (int) Math.min(3 * WIDTH, image.getHeight() * scale));
+        BufferedImage grey = new BufferedImage(width, height, BufferedImage.TYPE_BYTE_GRAY);
+        Graphics2D g = grey.createGraphics();
+        g.setColor(Color.WHITE);
+        g.fillRect(0, 0, width, height);
+        g.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);
+        g.drawImage(image, 0, 0, width, height, null);
+        g.dispose();
+        return grey;
+    }
+
+    private static PageFacts facts(int page, String layer, BufferedImage grey, Settings settings) throws IOException {
+        boolean hasLayer = layer.codePoints().filter(Character::isLetter).count() >= LEAST_LETTERS;
+        boolean blank = !hasLayer && PageLook.isBlank(grey);
+        List<String> codes = blank ? List.of() : PageCodes.on(grey);
+        if (hasLayer || blank || !settings.recognise() || !Recognise.isThere()) {
+            PageFacts.TextFrom from = hasLayer ? PageFacts.TextFrom.LAYER : PageFacts.TextFrom.NONE;
+            return new PageFacts(page, 0, hasLayer ? layer : "", from, codes, blank, PageLook.hash(grey));
+        }
+        return recognised(page, grey, codes, settings);
+    }
+
+    private static PageFacts recognised(int page, BufferedImage grey, List<String> codes, Settings settings)
+            throws IOException {
+        int turn = Recognise.turn(grey);
+        BufferedImage upright = Turned.by(grey, turn);
+        String text = Recognise.text(upright, settings.languages());
+        boolean readable = text.codePoints().filter(Character::isLetter).count() >= 3;
+        return new PageFacts(
+                page,
+                turn,
+                readable ? text : "",
+                readable ? PageFacts.TextFrom.RECOGNISED : PageFacts.TextFrom.NONE,
+                codes,
+                false,
+                PageLook.hash(upright));
+    }
+
+    private static void words(Path file, Format format, Consumer<PageFacts> each) throws IOException {
+        List<String> pages = TextOfPaper.pages(file, format);
+        for (int i = 0; i < pages.size(); i++) {
+            String text = pages.get(i);
+            PageFacts.TextFrom from = text.isBlank() ? PageFacts.TextFrom.NONE : PageFacts.TextFrom.LAYER;
+            each.accept(new PageFacts(i + 1, 0, text, from, List.of(), text.isBlank(), ""));
+        }
+    }
+}
