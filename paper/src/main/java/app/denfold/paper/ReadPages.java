@@ -41,32 +41,34 @@ public final class ReadPages {
     }
 
     /**
+     * @param from the first page to be read, from 1
      * @param each told of every page, in order
      * @throws IOException when the file cannot be read
      */
-    public static void each(Path file, Format format, Settings settings, Consumer<PageFacts> each) throws IOException {
+    public static void each(Path file, Format format, Settings settings, int from, Consumer<PageFacts> each)
+            throws IOException {
         switch (format.shown()) {
             case PAGES -> {
                 if (format == Format.PDF) {
-                    pdf(file, settings, each);
+                    pdf(file, settings, from, each);
                 } else {
-                    images(file, settings, each);
+                    images(file, settings, from, each);
                 }
             }
-            case WORDS -> words(file, format, each);
+            case WORDS -> words(file, format, from, each);
             default -> {
                 // recordings and formats without a reader have no pages
             }
         }
     }
 
-    private static void pdf(Path file, Settings settings, Consumer<PageFacts> each) throws IOException {
+    private static void pdf(Path file, Settings settings, int from, Consumer<PageFacts> each) throws IOException {
         try (PDDocument document = PdfFiles.open(file)) {
             PDFRenderer renderer = new PDFRenderer(document);
             renderer.setSubsamplingAllowed(true);
             PDFTextStripper stripper = new PDFTextStripper();
             stripper.setSortByPosition(true);
-            for (int page = 1; page <= document.getNumberOfPages(); page++) {
+            for (int page = from; page <= document.getNumberOfPages(); page++) {
                 stripper.setStartPage(page);
                 stripper.setEndPage(page);
                 String layer = stripper.getText(document).strip();
@@ -78,9 +80,9 @@ public final class ReadPages {
         }
     }
 
-    private static void images(Path file, Settings settings, Consumer<PageFacts> each) throws IOException {
+    private static void images(Path file, Settings settings, int from, Consumer<PageFacts> each) throws IOException {
         try (ImagePages pages = ImagePages.open(file)) {
-            for (int page = 1; page <= pages.count(); page++) {
+            for (int page = from; page <= pages.count(); page++) {
                 each.accept(facts(page, "", grey(pages.read(page - 1, WIDTH)), settings));
             }
         }
@@ -128,12 +130,12 @@ public final class ReadPages {
                 PageLook.hash(upright));
     }
 
-    private static void words(Path file, Format format, Consumer<PageFacts> each) throws IOException {
+    private static void words(Path file, Format format, int from, Consumer<PageFacts> each) throws IOException {
         List<String> pages = TextOfPaper.pages(file, format);
-        for (int i = 0; i < pages.size(); i++) {
+        for (int i = from - 1; i < pages.size(); i++) {
             String text = pages.get(i);
-            PageFacts.TextFrom from = text.isBlank() ? PageFacts.TextFrom.NONE : PageFacts.TextFrom.LAYER;
-            each.accept(new PageFacts(i + 1, 0, text, from, List.of(), text.isBlank(), ""));
+            PageFacts.TextFrom textFrom = text.isBlank() ? PageFacts.TextFrom.NONE : PageFacts.TextFrom.LAYER;
+            each.accept(new PageFacts(i + 1, 0, text, textFrom, List.of(), text.isBlank(), ""));
         }
     }
 }

@@ -32,7 +32,7 @@ class ReadPagesTest {
 
     private static List<PageFacts> read(Path file, Format format, ReadPages.Settings settings) throws IOException {
         List<PageFacts> pages = new ArrayList<>();
-        ReadPages.each(file, format, settings, pages::add);
+        ReadPages.each(file, format, settings, 1, pages::add);
         return pages;
     }
 

@@ -29,6 +29,7 @@ public final class FreshDatabase implements ApplicationContextInitializer<Config
                         "denfold.pickup=" + folder.resolve("pickup"),
                         "spring.mail.port=" + TestMail.PORT,
                         "db-scheduler.polling-interval=200ms",
+                        "denfold.recognition.on=false",
                         "denfold.pickup-interval=200")
                 .applyTo(context);
     }

@@ -3,7 +3,11 @@ package app.denfold.server;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
 import javax.imageio.ImageIO;
+import org.apache.pdfbox.io.RandomAccessReadBuffer;
+import org.apache.pdfbox.multipdf.PDFMergerUtility;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
@@ -21,6 +25,25 @@ public final class Papers {
         try (PDDocument document = page(text)) {
             return bytes(document);
         }
+    }
+
+    /** One page for each text; {@code |} breaks a line. */
+    public static byte[] pages(List<String> texts) throws IOException {
+        List<byte[]> pages = new ArrayList<>();
+        for (String text : texts) {
+            pages.add(pdf(text));
+        }
+        return merged(pages);
+    }
+
+    /** Several PDFs one behind the other, as a stack is scanned. */
+    public static byte[] merged(List<byte[]> papers) throws IOException {
+        PDFMergerUtility merger = new PDFMergerUtility();
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        merger.setDestinationStream(out);
+        papers.forEach(p -> merger.addSource(new RandomAccessReadBuffer(p)));
+        merger.mergeDocuments(null);
+        return out.toByteArray();
     }
 
     public static byte[] lockedPdf() throws IOException {
@@ -44,7 +67,11 @@ public final class Papers {
             out.beginText();
             out.setFont(new PDType1Font(FontName.HELVETICA), 12);
             out.newLineAtOffset(80, 700);
-            out.showText(text);
+            out.setLeading(20);
+            for (String line : text.split("\\|")) {
+                out.showText(line.strip());
+                out.newLine();
+            }
             out.endText();
         }
         return document;

@@ -66,6 +66,7 @@ public final class PaperWorker {
                         file(task),
                         format(task),
                         new ReadPages.Settings(task.recognise(), String.valueOf(task.languages())),
+                        task.page(),
                         page -> answer(Report.page(page)));
             case COPY ->
                 CopyPages.to(

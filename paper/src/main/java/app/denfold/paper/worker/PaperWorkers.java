@@ -61,12 +61,13 @@ public final class PaperWorkers implements AutoCloseable {
     }
 
     /**
+     * @param from the first page to be read, from 1
      * @param each told of every page as soon as it is read, in order
      * @throws WorkerFailed when a page could not be read within its bounds; pages told before it stay told
      */
-    public void read(Path file, Format format, ReadPages.Settings settings, Consumer<PageFacts> each)
+    public void read(Path file, Format format, ReadPages.Settings settings, int from, Consumer<PageFacts> each)
             throws IOException {
-        handle(Task.read(path(file), format, settings.recognise(), settings.languages()), each);
+        handle(Task.read(path(file), format, settings.recognise(), settings.languages(), from), each);
     }
 
     /** Makes a PDF of the chosen pages. @throws WorkerFailed when that was not possible within the bounds */

@@ -37,8 +37,8 @@ record Task(
         return new Task(What.DRAW, file, null, format, page, width, turn, to, false, null, null, null);
     }
 
-    static Task read(String file, Format format, boolean recognise, String languages) {
-        return new Task(What.READ, file, null, format, 0, 0, 0, null, recognise, languages, null, null);
+    static Task read(String file, Format format, boolean recognise, String languages, int from) {
+        return new Task(What.READ, file, null, format, from, 0, 0, null, recognise, languages, null, null);
     }
 
     static Task copy(List<Chosen> pages, String to) {

@@ -38,7 +38,7 @@ class PaperWorkersTest {
             assertThat(workers.identify(pdf, "a.pdf")).isEqualTo(new Reading.Readable(Format.PDF, 3));
             assertThat(workers.identify(pdf, "a.png")).isInstanceOf(Reading.Refused.class);
             List<PageFacts> pages = new ArrayList<>();
-            workers.read(pdf, Format.PDF, ReadPages.Settings.codesOnly(), pages::add);
+            workers.read(pdf, Format.PDF, ReadPages.Settings.codesOnly(), 1, pages::add);
             assertThat(pages).extracting(PageFacts::number).containsExactly(1, 2, 3);
             Path png = folder.resolve("page.png");
             workers.draw(pdf, Format.PDF, 2, 300, 90, png);
@@ -71,7 +71,7 @@ class PaperWorkersTest {
         Path bomb = bomb();
         assertThat(Files.size(bomb)).isLessThan(2_000_000);
         try (PaperWorkers workers = new PaperWorkers(1, 48, PATIENT)) {
-            assertThatThrownBy(() -> workers.read(bomb, Format.PDF, ReadPages.Settings.codesOnly(), p -> {}))
+            assertThatThrownBy(() -> workers.read(bomb, Format.PDF, ReadPages.Settings.codesOnly(), 1, p -> {}))
                     .isInstanceOf(WorkerFailed.class)
                     .hasMessage("reading it needed more memory than a paper may take");
             assertThat(workers.identify(SamplePapers.pdf(folder, 1, 0), "next.pdf"))
@@ -93,7 +93,7 @@ class PaperWorkersTest {
     void aReaderThatBreaksOffLeavesNoAnswersForTheNextPaper() throws IOException {
         try (PaperWorkers workers = new PaperWorkers(1, 256, PATIENT)) {
             Path pdf = SamplePapers.pdf(folder, 5, 0);
-            assertThatThrownBy(() -> workers.read(pdf, Format.PDF, ReadPages.Settings.codesOnly(), p -> {
+            assertThatThrownBy(() -> workers.read(pdf, Format.PDF, ReadPages.Settings.codesOnly(), 1, p -> {
                         throw new IllegalStateException("the database is away");
                     }))
                     .hasMessage("the database is away");

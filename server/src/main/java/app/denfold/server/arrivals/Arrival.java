@@ -1,5 +1,6 @@
 package app.denfold.server.arrivals;
 
+import app.denfold.core.filing.CoverCode;
 import app.denfold.server.content.Contents;
 import com.github.f4b6a3.uuid.UuidCreator;
 import jakarta.persistence.Entity;
@@ -8,9 +9,16 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Version;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.IntStream;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.annotations.OptimisticLock;
+import org.hibernate.type.SqlTypes;
 
-/** Something received that is not filed yet. */
+/** Something received that is not filed yet, or a part of it that was split off. */
 @Entity
 class Arrival {
 
@@ -18,15 +26,19 @@ class Arrival {
     enum Source {
         DROP,
         PICKUP,
-        PORTAL
+        PORTAL,
+        MAIL,
+        LINK
     }
 
-    /** Where it stands. */
+    /** Where it stands. One that was split, or joined to another, is kept and shows no more. */
     enum State {
         WAITING,
         SET_ASIDE,
         FILED,
-        DISCARDED
+        DISCARDED,
+        SPLIT,
+        JOINED
     }
 
     @Id
@@ -43,6 +55,8 @@ class Arrival {
     private UUID fileId;
     private String suggestedType;
     private String note;
+    private String sender;
+    private String message;
     private String fileName;
     private String sha256;
 
@@ -52,6 +66,27 @@ class Arrival {
     private String reason;
     private Instant receivedAt;
     private UUID documentId;
+
+    /** The arrival it was split from; null for one that came by itself. */
+    private UUID batchId;
+
+    @OptimisticLock(excluded = true)
+    private int place;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private List<PageRef> pages;
+
+    private String begins;
+    private String cover;
+    /** What is proposed changes as the paper is read; who looks at it must not be told that it was handled. */
+    @OptimisticLock(excluded = true)
+    private UUID proposedFile;
+
+    @OptimisticLock(excluded = true)
+    private String proposedType;
+
+    @OptimisticLock(excluded = true)
+    private LocalDate proposedDated;
 
     protected Arrival() {}
 
@@ -63,6 +98,8 @@ class Arrival {
         this.fileId = paper.fileId();
         this.suggestedType = paper.suggestedType();
         this.note = paper.note();
+        this.sender = paper.sender();
+        this.message = paper.message();
         this.fileName = paper.fileName();
         this.receivedAt = now;
         if (taken instanceof Contents.SetAside aside) {
@@ -73,6 +110,35 @@ class Arrival {
             this.sha256 = ((Contents.Whole) taken).sha256();
             this.state = State.WAITING;
         }
+    }
+
+    /**
+     * A part of this one, waiting in its own right.
+     *
+     * @param at its place among the parts
+     * @param why why it begins where it does, in words
+     */
+    Arrival part(int at, List<PageRef> ofIt, String why, CoverCode coverCode) {
+        Arrival part = new Arrival();
+        part.id = UuidCreator.getTimeOrderedEpoch();
+        part.source = source;
+        part.broughtBy = broughtBy;
+        part.accountId = accountId;
+        part.fileId = fileId;
+        part.suggestedType = suggestedType;
+        part.note = note;
+        part.sender = sender;
+        part.message = message;
+        part.fileName = fileName;
+        part.sha256 = sha256;
+        part.receivedAt = receivedAt;
+        part.state = State.WAITING;
+        part.batchId = batch();
+        part.place = at;
+        part.pages = List.copyOf(ofIt);
+        part.begins = why;
+        part.cover = coverCode == null ? null : coverCode.written();
+        return part;
     }
 
     void file(UUID document) {
@@ -98,6 +164,56 @@ class Arrival {
     void discard(String why) {
         this.state = State.DISCARDED;
         this.reason = why;
+    }
+
+    void becomePartsOf() {
+        this.state = State.SPLIT;
+    }
+
+    void join() {
+        this.state = State.JOINED;
+    }
+
+    void standAs(State before) {
+        this.state = before;
+    }
+
+    void holdPages(List<PageRef> now) {
+        this.pages = now == null ? null : List.copyOf(now);
+    }
+
+    void moveTo(int at) {
+        this.place = at;
+    }
+
+    void propose(UUID file, String type, LocalDate dated) {
+        this.proposedFile = file;
+        this.proposedType = type;
+        this.proposedDated = dated;
+    }
+
+    /** Goes on with an open copy of what was locked. */
+    void continueWith(String openCopy) {
+        this.sha256 = openCopy;
+        takeUpAgain();
+    }
+
+    /** Its pages, once they were changed; else all pages of its bytes as they are. */
+    List<PageRef> pages(int count) {
+        return pages != null
+                ? pages
+                : IntStream.rangeClosed(1, count)
+                        .mapToObj(page -> new PageRef(sha256, page, 0))
+                        .toList();
+    }
+
+    /** False while it is all of its bytes, untouched. */
+    boolean hasChosenPages() {
+        return pages != null;
+    }
+
+    List<PageRef> chosenPages() {
+        return pages;
     }
 
     UUID id() {
@@ -132,6 +248,14 @@ class Arrival {
         return note;
     }
 
+    String sender() {
+        return sender;
+    }
+
+    String message() {
+        return message;
+    }
+
     String fileName() {
         return fileName;
     }
@@ -156,12 +280,59 @@ class Arrival {
         return documentId;
     }
 
+    /** The arrival that came in: itself, or the one it was split from. */
+    UUID batch() {
+        return batchId == null ? id : batchId;
+    }
+
+    boolean isPart() {
+        return batchId != null;
+    }
+
+    int place() {
+        return place;
+    }
+
+    String begins() {
+        return begins;
+    }
+
+    Optional<CoverCode> cover() {
+        return Optional.ofNullable(cover).flatMap(CoverCode::read);
+    }
+
+    UUID proposedFile() {
+        return proposedFile;
+    }
+
+    String proposedType() {
+        return proposedType;
+    }
+
+    LocalDate proposedDated() {
+        return proposedDated;
+    }
+
     /** How it came, in words that follow the name of the document. */
     String sourceInWords() {
-        return switch (source) {
-            case DROP -> "dropped into Arrivals by " + broughtBy;
-            case PICKUP -> "from the pickup “" + broughtBy + "”";
-            case PORTAL -> "sent through the portal by " + broughtBy;
-        };
+        String way =
+                switch (source) {
+                    case DROP -> "dropped into Arrivals by " + broughtBy;
+                    case PICKUP -> "from the pickup “" + broughtBy + "”";
+                    case PORTAL -> "sent through the portal by " + broughtBy;
+                    case MAIL -> "by mail from " + sender;
+                    case LINK -> "as a link from " + broughtBy;
+                };
+        return isPart() || pages != null ? pageWords() + " of “" + fileName + "”, " + way : way;
+    }
+
+    private String pageWords() {
+        List<Integer> numbers =
+                pages == null ? List.of() : pages.stream().map(PageRef::page).toList();
+        return numbers.size() == 1
+                ? "page " + numbers.get(0)
+                : "pages "
+                        + String.join(
+                                ", ", numbers.stream().map(String::valueOf).toList());
     }
 }

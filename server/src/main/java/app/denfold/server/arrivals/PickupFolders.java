@@ -38,11 +38,13 @@ class PickupFolders {
 
     private final Path root;
     private final Arrivals arrivals;
+    private final PickupDesks desks;
     private final Map<Path, Sighting> seen = new HashMap<>();
 
-    PickupFolders(@Value("${denfold.pickup}") Path root, Arrivals arrivals) throws IOException {
+    PickupFolders(@Value("${denfold.pickup}") Path root, Arrivals arrivals, PickupDesks desks) throws IOException {
         this.root = root.toAbsolutePath();
         this.arrivals = arrivals;
+        this.desks = desks;
         Files.createDirectories(this.root.resolve("Office desk"));
     }
 
@@ -102,8 +104,15 @@ class PickupFolders {
         String name = paper.getFileName().toString();
         try {
             if (!arrivals.isTakenFrom(deskName, name, sha256(paper))) {
+                PickupDesk known = desks.known(deskName);
                 arrivals.receive(new ReceivedPaper(
-                        paper, name, ReceivedPaper.Way.PICKUP, Actor.system(deskName), null, null, null));
+                        paper,
+                        name,
+                        ReceivedPaper.Way.PICKUP,
+                        Actor.system(deskName),
+                        null,
+                        known.type(),
+                        known.description()));
             }
             Files.deleteIfExists(paper);
         } catch (Refusal refused) {

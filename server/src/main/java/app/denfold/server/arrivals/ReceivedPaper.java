@@ -11,14 +11,31 @@ import java.util.UUID;
  * @param fileId the file it is proposed for; null when unknown
  * @param suggestedType code of the type it is proposed as; null when unknown
  * @param note words that came with it; null when none
+ * @param sender mail address it was sent from; null when it did not come by mail
+ * @param message the text of the mail it was attached to; null when it did not come by mail
  */
 public record ReceivedPaper(
-        Path file, String fileName, Way source, Actor by, UUID fileId, String suggestedType, String note) {
+        Path file,
+        String fileName,
+        Way source,
+        Actor by,
+        UUID fileId,
+        String suggestedType,
+        String note,
+        String sender,
+        String message) {
+
+    /** One that did not come by mail. */
+    public ReceivedPaper(
+            Path file, String fileName, Way source, Actor by, UUID fileId, String suggestedType, String note) {
+        this(file, fileName, source, by, fileId, suggestedType, note, null, null);
+    }
 
     /** How it came in. */
     public enum Way {
         DROP,
         PICKUP,
-        PORTAL
+        PORTAL,
+        MAIL
     }
 }

@@ -165,6 +165,14 @@ public class Documents {
         return documents.findWithVersions(fileId);
     }
 
+    /** Documents that hold these bytes and that the viewer may see. */
+    @Transactional(readOnly = true)
+    public List<FiledDocument> visibleWith(Viewer viewer, String sha256) {
+        return documents.findWithContent(sha256).stream()
+                .filter(d -> maySee(viewer, catalog.type(d.type())) && files.maySee(viewer, d.fileId()))
+                .toList();
+    }
+
     /** Papers that wait for review and that the viewer may see, the longest waiting first. */
     @Transactional(readOnly = true)
     public List<FiledDocument> toReview(Viewer viewer, int most) {

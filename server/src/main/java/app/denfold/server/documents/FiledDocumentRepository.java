@@ -33,6 +33,10 @@ interface FiledDocumentRepository extends JpaRepository<FiledDocument, UUID> {
             """)
     List<FiledDocument> findToReview(Collection<String> types, String team, Limit most);
 
+    /** Documents one of whose versions has these bytes. */
+    @Query("select distinct d from FiledDocument d join d.versions v where v.sha256 = :sha256 order by d.id")
+    List<FiledDocument> findWithContent(String sha256);
+
     @Query("select d.name from FiledDocument d where d.fileId = :fileId and d.id <> :except")
     List<String> findNames(UUID fileId, UUID except);
 }

@@ -12,8 +12,10 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
@@ -26,6 +28,7 @@ public class Files {
     private static final int MOST_FOUND = 500;
 
     private final PersonFileRepository files;
+    private final FindCandidates candidates;
     private final Kinds kinds;
     private final PersonCheck check;
     private final AuditTrail trail;
@@ -34,12 +37,14 @@ public class Files {
 
     Files(
             PersonFileRepository files,
+            FindCandidates candidates,
             Kinds kinds,
             PersonCheck check,
             AuditTrail trail,
             PracticeCalendar calendar,
             ApplicationEventPublisher events) {
         this.files = files;
+        this.candidates = candidates;
         this.kinds = kinds;
         this.check = check;
         this.trail = trail;
@@ -112,6 +117,10 @@ public class Files {
         return files.findById(id).filter(f -> maySee(viewer, f)).orElseThrow(() -> Refusal.notFound("file"));
     }
 
+    public boolean maySee(Viewer viewer, UUID id) {
+        return files.findById(id).filter(f -> maySee(viewer, f)).isPresent();
+    }
+
     private static boolean maySee(Viewer viewer, PersonFile file) {
         return viewer.team() == null || viewer.team().equals(file.team());
     }
@@ -177,6 +186,18 @@ public class Files {
         String pattern = wanted.replace("!", "!!").replace("%", "!%").replace("_", "!_");
         String team = viewer.team() == null ? "" : viewer.team();
         return files.find(wanted, pattern, kind, team, Math.min(most, MOST_FOUND));
+    }
+
+    /**
+     * The persons of whom a paper may speak, whoever asks; for the product's own work.
+     *
+     * @param sender address it was sent from, or null
+     */
+    @Transactional(readOnly = true)
+    public List<PersonFile> mentionedIn(String text, String sender) {
+        Set<UUID> ids = new LinkedHashSet<>(candidates.byAddress(sender));
+        ids.addAll(candidates.in(text));
+        return ids.isEmpty() ? List.of() : files.findByIdIn(ids);
     }
 
     /** Notes that something was done in the file. */

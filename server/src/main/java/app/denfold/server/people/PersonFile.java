@@ -1,5 +1,6 @@
 package app.denfold.server.people;
 
+import app.denfold.core.filing.KnownPerson;
 import com.github.f4b6a3.uuid.UuidCreator;
 import jakarta.persistence.CollectionTable;
 import jakarta.persistence.ElementCollection;
@@ -143,6 +144,19 @@ public class PersonFile {
     /** As it heads a file: {@code Tamsin Korhola}. */
     public String name() {
         return (givenName + " " + familyName).strip();
+    }
+
+    /** As proposals for a paper see the person. */
+    public KnownPerson asKnown() {
+        return new KnownPerson(
+                id.toString(),
+                number,
+                givenName,
+                familyName,
+                List.of(),
+                birthDate,
+                List.of(),
+                email == null ? List.of() : List.of(email));
     }
 
     /** As it stands in names of documents: {@code Korhola T}. */

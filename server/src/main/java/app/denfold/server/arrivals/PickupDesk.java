@@ -1,0 +1,59 @@
+package app.denfold.server.arrivals;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Version;
+
+/** A pickup folder: what is known beforehand of the papers that come through it. */
+@Entity
+class PickupDesk {
+
+    @Id
+    private String name;
+
+    @Version
+    private Integer version;
+
+    private String type;
+    private String description;
+    private String source;
+    private boolean splitBlank;
+    private boolean splitCounts;
+    private int splitEvery;
+    private boolean dropBlank;
+    private boolean filesCovers;
+
+    protected PickupDesk() {}
+
+    PickupDesk(String name) {
+        this.name = name;
+    }
+
+    void set(PickupDesks.DeskDetails to) {
+        this.type = to.type();
+        this.description = to.description();
+        this.source = to.source();
+        this.splitBlank = to.splitBlank();
+        this.splitCounts = to.splitCounts();
+        this.splitEvery = to.splitEvery();
+        this.dropBlank = to.dropBlank();
+        this.filesCovers = to.filesCovers();
+    }
+
+    PickupDesks.DeskDetails details() {
+        return new PickupDesks.DeskDetails(
+                name, type, description, source, splitBlank, splitCounts, splitEvery, dropBlank, filesCovers);
+    }
+
+    String type() {
+        return type;
+    }
+
+    String description() {
+        return description;
+    }
+
+    boolean filesCovers() {
+        return filesCovers;
+    }
+}

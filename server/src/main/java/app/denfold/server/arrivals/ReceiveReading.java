@@ -1,0 +1,71 @@
+package app.denfold.server.arrivals;
+
+import app.denfold.server.access.Actor;
+import app.denfold.server.content.Contents;
+import app.denfold.server.reading.PaperRead;
+import app.denfold.server.reading.ReadPage;
+import app.denfold.server.reading.Readings;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.modulith.events.ApplicationModuleListener;
+import org.springframework.stereotype.Component;
+
+/** When a paper was read: sets its pages upright, splits it where a sign says so, and proposes. */
+@Component
+class ReceiveReading {
+
+    private final ArrivalRepository arrivals;
+    private final EditPages edit;
+    private final ProposeForArrival proposals;
+    private final PickupDesks desks;
+    private final Readings readings;
+    private final Contents contents;
+
+    ReceiveReading(
+            ArrivalRepository arrivals,
+            EditPages edit,
+            ProposeForArrival proposals,
+            PickupDesks desks,
+            Readings readings,
+            Contents contents) {
+        this.arrivals = arrivals;
+        this.edit = edit;
+        this.proposals = proposals;
+        this.desks = desks;
+        this.readings = readings;
+        this.contents = contents;
+    }
+
+    @ApplicationModuleListener
+    void on(PaperRead event) {
+        for (Arrival arrival : arrivals.findBySha256AndState(event.sha256(), Arrival.State.WAITING)) {
+            take(arrival);
+        }
+    }
+
+    /** Safe to be done again: a paper whose pages somebody chose is left as it is. */
+    void take(Arrival arrival) {
+        if (!arrival.hasChosenPages()) {
+            setUpright(arrival);
+            edit.splitByRules(Actor.system("Den Fold"), arrival, desks.rulesFor(arrival));
+        }
+        if (arrival.state() == Arrival.State.WAITING) {
+            proposals.renew(arrival);
+        }
+    }
+
+    private void setUpright(Arrival arrival) {
+        List<PageRef> pages =
+                new ArrayList<>(arrival.pages(contents.content(arrival.sha256()).pages()));
+        boolean any = false;
+        for (ReadPage read : readings.pages(arrival.sha256())) {
+            if (read.turn() != 0 && read.page() <= pages.size()) {
+                pages.set(read.page() - 1, pages.get(read.page() - 1).turnedBy(read.turn()));
+                any = true;
+            }
+        }
+        if (any) {
+            arrival.holdPages(pages);
+        }
+    }
+}

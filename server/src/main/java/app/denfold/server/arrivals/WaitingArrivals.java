@@ -1,0 +1,79 @@
+package app.denfold.server.arrivals;
+
+import app.denfold.core.filing.CoverCode;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.catalog.Catalog;
+import app.denfold.server.catalog.PaperType;
+import app.denfold.server.problems.Refusal;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+
+/** Who may see and change which arrivals. */
+@Component
+class WaitingArrivals {
+
+    private final ArrivalRepository arrivals;
+    private final Catalog catalog;
+
+    WaitingArrivals(ArrivalRepository arrivals, Catalog catalog) {
+        this.arrivals = arrivals;
+        this.catalog = catalog;
+    }
+
+    /** Unfiled papers are for those who see every team; papers of a sensitive type for those who may see such. */
+    Predicate<Arrival> visibleTo(Viewer viewer) {
+        if (viewer.team() != null) {
+            return arrival -> false;
+        }
+        if (viewer.seesSensitive()) {
+            return arrival -> true;
+        }
+        Set<String> sensitive = catalog.types().stream()
+                .filter(PaperType::isSensitive)
+                .map(PaperType::code)
+                .collect(Collectors.toSet());
+        return arrival -> Stream.of(
+                        arrival.suggestedType(),
+                        arrival.cover().map(CoverCode::type).orElse(null),
+                        arrival.proposedType())
+                .noneMatch(type -> type != null && sensitive.contains(type));
+    }
+
+    /** @throws Refusal when there is none that the viewer may see */
+    Arrival visible(Viewer viewer, UUID id) {
+        return arrivals.findById(id).filter(visibleTo(viewer)).orElseThrow(() -> Refusal.notFound("paper"));
+    }
+
+    /** @throws Refusal when it does not wait, or the viewer may not change it */
+    Arrival of(Viewer viewer, UUID id) {
+        viewer.requireChange();
+        Arrival arrival = visible(viewer, id);
+        if (arrival.state() != Arrival.State.WAITING) {
+            throw Refusal.conflict("not-waiting", why(arrival));
+        }
+        return arrival;
+    }
+
+    private static String why(Arrival arrival) {
+        return switch (arrival.state()) {
+            case FILED -> "This paper was filed meanwhile.";
+            case SPLIT -> "This paper was split meanwhile; its parts wait in its place.";
+            case JOINED -> "This paper was joined to another one meanwhile.";
+            default -> "This paper is not waiting: " + arrival.reason();
+        };
+    }
+
+    /** The same, and refused as well when somebody changed it since that version. */
+    Arrival ofVersion(Viewer viewer, UUID id, int version) {
+        Arrival arrival = of(viewer, id);
+        if (arrival.version() != version) {
+            throw Refusal.conflict(
+                    "changed-meanwhile", "Somebody else handled this paper meanwhile. Look at it again.");
+        }
+        return arrival;
+    }
+}

@@ -1,0 +1,85 @@
+package app.denfold.server.people;
+
+import app.denfold.core.filing.PlainText;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Repository;
+
+/** Finds the few persons of whom a text may speak among all, by indexes; who of them it is, the core tells. */
+@Repository
+class FindCandidates {
+
+    private static final int MOST = 300;
+    private static final int MOST_WORDS = 400;
+    private static final int MOST_NAMES = 60;
+    private static final Pattern NUMBER = Pattern.compile("[\\p{L}\\d]+(?:[-/.][\\p{L}\\d]+)*");
+    private static final Pattern NAME = Pattern.compile("\\p{Lu}[\\p{L}\\d'’]{3,}");
+
+    private final JdbcTemplate sql;
+
+    FindCandidates(JdbcTemplate sql) {
+        this.sql = sql;
+    }
+
+    /** Best first: those that share most words with the text, then those with a name much like one in it. */
+    List<UUID> in(String text) {
+        String[] numbers = NUMBER.matcher(text)
+                .results()
+                .map(r -> r.group().toUpperCase(Locale.ROOT))
+                .filter(w -> w.chars().anyMatch(Character::isDigit) && w.length() <= 40)
+                .distinct()
+                .limit(MOST_WORDS)
+                .toArray(String[]::new);
+        String[] words = PlainText.words(text).stream()
+                .filter(w -> w.length() >= 3 && !w.chars().allMatch(Character::isDigit))
+                .distinct()
+                .limit(MOST_WORDS)
+                .toArray(String[]::new);
+        return sql.query(
+                """
+                select id from (
+                  select f.id, 0 as far, -100 as score from person_file f where upper(f.number) = any(?)
+                  union all
+                  select f.id, 1, -(select count(*) from unnest(string_to_array(f.search_text, ' ')) w where w = any(?))
+                  from person_file f where string_to_array(f.search_text, ' ') && ?
+                  union all
+                  select f.id, 2, 0 from unnest(?) n join person_file f on n <% f.search_text
+                ) found group by id order by min(far), min(score), id limit ?
+                """,
+                statement -> {
+                    var connection = statement.getConnection();
+                    statement.setArray(1, connection.createArrayOf("text", numbers));
+                    statement.setArray(2, connection.createArrayOf("text", words));
+                    statement.setArray(3, connection.createArrayOf("text", words));
+                    statement.setArray(4, connection.createArrayOf("text", names(text)));
+                    statement.setInt(5, MOST);
+                },
+                (row, i) -> row.getObject(1, UUID.class));
+    }
+
+    /** Words that begin with a capital letter, as names do, also with the errors of a poor scan. */
+    private static String[] names(String text) {
+        Matcher matcher = NAME.matcher(text);
+        return matcher.results()
+                .map(r -> PlainText.of(r.group()))
+                .filter(w -> w.length() >= 4)
+                .distinct()
+                .limit(MOST_NAMES)
+                .toArray(String[]::new);
+    }
+
+    List<UUID> byAddress(String address) {
+        return address == null
+                ? List.of()
+                : Arrays.asList(sql.queryForList(
+                                "select id from person_file where lower(email) = lower(?) limit 20",
+                                UUID.class,
+                                address)
+                        .toArray(UUID[]::new));
+    }
+}

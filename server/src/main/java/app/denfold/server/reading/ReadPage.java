@@ -1,0 +1,39 @@
+package app.denfold.server.reading;
+
+import app.denfold.core.filing.Clues;
+import app.denfold.core.filing.LikePapers;
+import app.denfold.paper.PageFacts;
+import java.util.List;
+
+/** What was read on one page of some stored bytes. @param turn clockwise, to set it upright */
+public record ReadPage(
+        String sha256,
+        int page,
+        int turn,
+        String text,
+        PageFacts.TextFrom textFrom,
+        List<String> codes,
+        boolean blank,
+        String look) {
+
+    static ReadPage of(String sha256, PageFacts facts) {
+        return new ReadPage(
+                sha256,
+                facts.number(),
+                facts.turn(),
+                facts.text(),
+                facts.textFrom(),
+                facts.codes(),
+                facts.blank(),
+                facts.look());
+    }
+
+    /** @param number its place in the paper it is now part of, from 1 */
+    public Clues.PageClues asClues(int number) {
+        return new Clues.PageClues(number, text, codes, blank);
+    }
+
+    public LikePapers.Page asLike() {
+        return new LikePapers.Page(look, text);
+    }
+}

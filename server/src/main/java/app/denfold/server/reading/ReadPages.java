@@ -1,0 +1,89 @@
+package app.denfold.server.reading;
+
+import app.denfold.paper.PageFacts;
+import java.sql.Array;
+import java.sql.PreparedStatement;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.List;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;
+import org.springframework.stereotype.Repository;
+
+/** Pages as they were read. They are many and never changed, so they go by plain SQL. */
+@Repository
+class ReadPages {
+
+    private static final String COLUMNS = "sha256, page, turn, text, text_from, codes, blank, look";
+
+    private final JdbcTemplate sql;
+    private final NamedParameterJdbcTemplate named;
+
+    ReadPages(JdbcTemplate sql) {
+        this.sql = sql;
+        this.named = new NamedParameterJdbcTemplate(sql);
+    }
+
+    /** Leaves pages alone that are there. */
+    void add(List<ReadPage> pages) {
+        sql.batchUpdate(
+                "insert into paper_page (" + COLUMNS + ") values (?, ?, ?, ?, ?, ?, ?, ?) on conflict do nothing",
+                pages,
+                100,
+                ReadPages::set);
+    }
+
+    private static void set(PreparedStatement row, ReadPage page) throws SQLException {
+        Array codes = row.getConnection().createArrayOf("text", page.codes().toArray());
+        row.setString(1, page.sha256());
+        row.setInt(2, page.page());
+        row.setInt(3, page.turn());
+        row.setString(4, page.text().replace("\u0000", ""));
+        row.setString(5, page.textFrom().name());
+        row.setArray(6, codes);
+        row.setBoolean(7, page.blank());
+        row.setString(8, page.look());
+    }
+
+    /** In the order of their numbers. */
+    List<ReadPage> of(String sha256) {
+        return sql.query(
+                "select " + COLUMNS + " from paper_page where sha256 = ? order by page", ReadPages::page, sha256);
+    }
+
+    List<ReadPage> of(Collection<String> hashes) {
+        return hashes.isEmpty()
+                ? List.of()
+                : named.query(
+                        "select " + COLUMNS + " from paper_page where sha256 in (:hashes) order by sha256, page",
+                        java.util.Map.of("hashes", hashes),
+                        (row, i) -> page(row, i));
+    }
+
+    List<String> looksLike(String look, int count) {
+        return sql.queryForList("""
+                select p.sha256 from paper_page p where p.page = 1 and p.look <> '' and length(p.look) = length(?)
+                and bit_count(('x' || p.look)::bit(256) # ('x' || ?)::bit(256)) <= 40
+                and (select count(*) from paper_page o where o.sha256 = p.sha256) = ? limit 50
+                """, String.class, look, look, count);
+    }
+
+    int count(String sha256) {
+        Integer count = sql.queryForObject("select count(*) from paper_page where sha256 = ?", Integer.class, sha256);
+        return count == null ? 0 : count;
+    }
+
+    private static ReadPage page(ResultSet row, int number) throws SQLException {
+        return new ReadPage(
+                row.getString("sha256"),
+                row.getInt("page"),
+                row.getInt("turn"),
+                row.getString("text"),
+                PageFacts.TextFrom.valueOf(row.getString("text_from")),
+                Arrays.asList((String[]) row.getArray("codes").getArray()),
+                row.getBoolean("blank"),
+                row.getString("look"));
+    }
+}

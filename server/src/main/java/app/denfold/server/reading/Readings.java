@@ -1,0 +1,122 @@
+package app.denfold.server.reading;
+
+import app.denfold.server.practice.PracticeCalendar;
+import com.github.kagkarlsson.scheduler.SchedulerClient;
+import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
+import jakarta.annotation.Nullable;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What is written on papers: asked for when they come in, read by a job, kept page by page. */
+@Service
+public class Readings {
+
+    static final TaskDescriptor<Void> TASK = TaskDescriptor.of("read-paper");
+
+    private final PaperReadingRepository readings;
+    private final ReadPages pages;
+    private final PracticeCalendar calendar;
+    private final ObjectProvider<SchedulerClient> scheduler;
+
+    Readings(
+            PaperReadingRepository readings,
+            ReadPages pages,
+            PracticeCalendar calendar,
+            ObjectProvider<SchedulerClient> scheduler) {
+        this.readings = readings;
+        this.pages = pages;
+        this.calendar = calendar;
+        this.scheduler = scheduler;
+    }
+
+    /**
+     * How far the reading is.
+     *
+     * @param state {@code QUEUED}, {@code READ} or {@code FAILED}
+     * @param reason why it failed, in words
+     */
+    public record Progress(
+            String state, int pagesRead, @Nullable String reason) {
+        public boolean isOver() {
+            return !state.equals("QUEUED");
+        }
+    }
+
+    /**
+     * Has the paper read unless it was, or is about to be. Takes part in the running transaction.
+     *
+     * @return whether it is read already
+     */
+    @Transactional
+    public boolean ask(String sha256) {
+        PaperReading known = readings.findById(sha256).orElse(null);
+        if (known != null) {
+            return known.state() != PaperReading.State.QUEUED;
+        }
+        readings.save(new PaperReading(sha256, calendar.now()));
+        scheduler.getObject().scheduleIfNotExists(TASK.instance(sha256).scheduledTo(Instant.EPOCH));
+        return false;
+    }
+
+    /** By hash; papers that nobody had read are left out. */
+    @Transactional(readOnly = true)
+    public Map<String, Progress> progress(Collection<String> hashes) {
+        Map<String, Progress> result = new HashMap<>();
+        readings.findBySha256In(hashes)
+                .forEach(r -> result.put(r.getId(), new Progress(r.state().name(), r.pagesRead(), r.reason())));
+        return result;
+    }
+
+    /** The pages read so far, in order. */
+    @Transactional(readOnly = true)
+    public List<ReadPage> pages(String sha256) {
+        return pages.of(sha256);
+    }
+
+    /** The pages read so far of several papers. */
+    @Transactional(readOnly = true)
+    public Map<String, List<ReadPage>> pages(Collection<String> hashes) {
+        Map<String, List<ReadPage>> result = new HashMap<>();
+        pages.of(hashes).forEach(p -> result.computeIfAbsent(p.sha256(), h -> new ArrayList<>())
+                .add(p));
+        return result;
+    }
+
+    /** Notes what is on the pages of a copy that was made of pages read before, so that it need not be read again. */
+    @Transactional
+    public void remember(String copy, List<ReadPage> from) {
+        if (readings.existsById(copy)) {
+            return;
+        }
+        List<ReadPage> numbered = new ArrayList<>();
+        for (ReadPage page : from) {
+            numbered.add(new ReadPage(
+                    copy,
+                    numbered.size() + 1,
+                    0,
+                    page.text(),
+                    page.textFrom(),
+                    page.codes(),
+                    page.blank(),
+                    page.look()));
+        }
+        PaperReading reading = new PaperReading(copy, calendar.now());
+        reading.reached(numbered.size());
+        reading.end(calendar.now());
+        readings.save(reading);
+        pages.add(numbered);
+    }
+
+    /** Hashes of papers with so many pages whose first page looks much like this one. */
+    @Transactional(readOnly = true)
+    public List<String> looksLike(String look, int count) {
+        return look.isEmpty() ? List.of() : pages.looksLike(look, count);
+    }
+}
