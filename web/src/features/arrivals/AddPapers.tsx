@@ -26,7 +26,6 @@ export function AddPapers({ fileId }: { fileId: string }) {
         multiple
         hidden
         aria-label="Choose papers for this file"
-        accept=".pdf,.jpg,.jpeg,.png,.tif,.tiff"
         onChange={(e) => take([...(e.target.files ?? [])])}
       />
       <Button type="primary" loading={uploads.some((u) => !u.error)} onClick={() => picker.current?.click()}>

@@ -1,7 +1,6 @@
 import { expect, test } from "vitest";
 import { inOrder } from "./ArrivalList";
-import type { Arrival } from "./ArrivalsPage";
-import { complete } from "./arrivalQueries";
+import { type Arrival, type ArrivalDetail, complete, proposedDraft } from "./arrivalQueries";
 
 function arrival(id: string, source: string, state: string, receivedAt: string): Arrival {
   return {
@@ -12,7 +11,8 @@ function arrival(id: string, source: string, state: string, receivedAt: string):
     version: 0,
     broughtBy: "Office desk",
     fileName: id,
-    pages: 1,
+    pages: [{ sha256: "a", page: 1, turn: 0 }],
+    isGiven: false,
     size: 1,
     mediaType: "",
   };
@@ -33,5 +33,29 @@ test("a draft can be filed once person, type and date are there", () => {
   expect(complete({ fileId: "f", type: "contract" })).toBeNull();
   expect(complete({ fileId: "f", type: "contract", documentDate: "2026-11-25" })).toMatchObject({
     fileId: "f",
+  });
+});
+
+test("a draft begins with what is sure, and with what the paper came with where nothing is", () => {
+  const given = {
+    ...arrival("x", "PORTAL", "WAITING", ""),
+    fileId: "f",
+    isGiven: true,
+    suggestedType: "card",
+  };
+  expect(proposedDraft(given)).toMatchObject({ fileId: "f", type: "card" });
+  const sure = (preselected: boolean) => ({ confidence: 0.9, reason: "", preselected });
+  const detail = {
+    proposals: {
+      persons: [{ fileId: "g", name: "", number: "", ...sure(false) }],
+      types: [{ code: "letter", label: "", ...sure(true) }],
+      documentDate: [{ day: "2026-11-20", ...sure(true) }],
+      statedExpiry: [],
+    },
+  } as unknown as ArrivalDetail;
+  expect(proposedDraft(given, detail)).toMatchObject({
+    fileId: "f",
+    type: "letter",
+    documentDate: "2026-11-20",
   });
 });

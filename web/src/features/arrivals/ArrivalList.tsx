@@ -1,14 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
-import { Button, Progress } from "antd";
-import { useRef } from "react";
+import { Button, Checkbox, Progress } from "antd";
+import { useEffect, useRef } from "react";
 import { bytes, moment } from "../../ui/days";
 import { practiceOptions } from "../access/sessionQueries";
-import type { Arrival } from "./ArrivalsPage";
-import { typesOptions } from "./arrivalQueries";
+import { type Arrival, pageImage } from "./arrivalQueries";
 import type { useUploads } from "./useUploads";
 
 /** The heading a paper stands under. */
-function groupOf(arrival: Arrival): string {
+export function groupOf(arrival: Arrival): string {
   if (arrival.state === "SET_ASIDE") {
     return "Set aside";
   }
@@ -17,13 +16,15 @@ function groupOf(arrival: Arrival): string {
       return `Pickup “${arrival.broughtBy}”`;
     case "PORTAL":
       return "From guests";
+    case "MAIL":
+      return "By mail";
     default:
       return "Dropped here";
   }
 }
 
 function rank(arrival: Arrival): number {
-  return arrival.state === "SET_ASIDE" ? 3 : ["PICKUP", "PORTAL", "DROP"].indexOf(arrival.source);
+  return arrival.state === "SET_ASIDE" ? 4 : ["PICKUP", "MAIL", "PORTAL", "DROP"].indexOf(arrival.source);
 }
 
 /** Papers in the order in which the list shows them: by group, then as they came. */
@@ -37,11 +38,13 @@ export function inOrder(list: Arrival[]): Arrival[] {
 type ArrivalListProps = {
   list: Arrival[];
   chosen?: Arrival;
+  ticked: ReadonlySet<string>;
+  onTick: (id: string) => void;
   onChoose: (arrival: Arrival) => void;
   uploads: ReturnType<typeof useUploads>;
 };
 
-export function ArrivalList({ list, chosen, onChoose, uploads }: ArrivalListProps) {
+export function ArrivalList({ list, chosen, ticked, onTick, onChoose, uploads }: ArrivalListProps) {
   const picker = useRef<HTMLInputElement>(null);
   const limit = useQuery(practiceOptions).data?.uploadLimit;
   const waiting = list.filter((a) => a.state === "WAITING").length;
@@ -56,7 +59,6 @@ export function ArrivalList({ list, chosen, onChoose, uploads }: ArrivalListProp
           multiple
           hidden
           aria-label="Choose files for Arrivals"
-          accept=".pdf,.jpg,.jpeg,.png,.tif,.tiff"
           onChange={(e) => {
             uploads.send([...(e.target.files ?? [])]);
             e.target.value = "";
@@ -68,7 +70,7 @@ export function ArrivalList({ list, chosen, onChoose, uploads }: ArrivalListProp
       </div>
       <div>
         <div className="upload-line muted">
-          PDF, JPEG, PNG, TIFF {limit ? `· ${bytes(limit)} at most` : ""}
+          PDF, images, office files, mail, sound, video {limit ? `· ${bytes(limit)} at most` : ""}
         </div>
         {uploads.uploads.map((u) => (
           <div
@@ -101,13 +103,24 @@ export function ArrivalList({ list, chosen, onChoose, uploads }: ArrivalListProp
             </div>
             {list
               .filter((a) => groupOf(a) === group)
-              .map((arrival) => (
-                <ArrivalLine
-                  key={arrival.id}
-                  arrival={arrival}
-                  chosen={arrival.id === chosen?.id}
-                  onChoose={onChoose}
-                />
+              .map((arrival, i, all) => (
+                <div key={arrival.id}>
+                  {arrival.batchId && arrival.batchId !== all[i - 1]?.batchId && (
+                    <div className="batch-head">
+                      Stack <strong>{arrival.fileName}</strong>
+                      <span className="muted">
+                        {all.filter((a) => a.batchId === arrival.batchId).length} left of it
+                      </span>
+                    </div>
+                  )}
+                  <ArrivalLine
+                    arrival={arrival}
+                    chosen={arrival.id === chosen?.id}
+                    ticked={ticked.has(arrival.id)}
+                    onTick={onTick}
+                    onChoose={onChoose}
+                  />
+                </div>
               ))}
           </div>
         ))}
@@ -116,37 +129,61 @@ export function ArrivalList({ list, chosen, onChoose, uploads }: ArrivalListProp
   );
 }
 
-function ArrivalLine({
-  arrival,
-  chosen,
-  onChoose,
-}: {
+type ArrivalLineProps = {
   arrival: Arrival;
   chosen: boolean;
+  ticked: boolean;
+  onTick: (id: string) => void;
   onChoose: (a: Arrival) => void;
-}) {
-  const types = useQuery(typesOptions).data ?? [];
-  const type = types.find((t) => t.code === arrival.suggestedType)?.label;
-  const second =
-    arrival.reason ??
-    arrival.personName ??
-    (arrival.source === "PORTAL" ? `sent by ${arrival.broughtBy}` : "");
+};
+
+function ArrivalLine({ arrival, chosen, ticked, onTick, onChoose }: ArrivalLineProps) {
+  const box = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (chosen) {
+      box.current?.scrollIntoView({ block: "nearest" });
+    }
+  }, [chosen]);
+  const classes = ["arrival-line", arrival.batchId && "of-batch", ticked && "ticked"]
+    .filter(Boolean)
+    .join(" ");
   return (
-    <button type="button" className="arrival-line" aria-current={chosen} onClick={() => onChoose(arrival)}>
-      <span className={arrival.pages > 0 ? "arrival-thumb" : "arrival-thumb bad"}>
-        {arrival.pages > 0 && (
-          <img src={`/api/arrivals/${arrival.id}/pages/1?width=160`} alt="" loading="lazy" />
-        )}
-      </span>
-      <span style={{ minWidth: 0 }}>
-        <span className="ellipsis strong" style={{ display: "block" }}>
-          {type ?? arrival.fileName}
+    <div ref={box} className={classes} aria-current={chosen}>
+      <button type="button" className="arrival-open" onClick={() => onChoose(arrival)}>
+        <span className={arrival.state === "SET_ASIDE" ? "arrival-thumb bad" : "arrival-thumb"}>
+          {arrival.pages.length > 0 && <img src={pageImage(arrival, 1, 160)} alt="" loading="lazy" />}
         </span>
-        <span className="ellipsis muted" style={{ display: "block", fontSize: 13.5 }}>
-          {second || moment(arrival.receivedAt)}
-          {arrival.source === "PORTAL" && arrival.personName && `, from ${arrival.broughtBy}`}
+        <span style={{ minWidth: 0 }}>
+          <span className="ellipsis strong" style={{ display: "block" }}>
+            {arrival.personName ?? arrival.fileName}
+          </span>
+          <span className="ellipsis muted" style={{ display: "block", fontSize: 13.5 }}>
+            {underline(arrival)}
+          </span>
         </span>
-      </span>
-    </button>
+      </button>
+      {arrival.state === "WAITING" && (
+        <Checkbox
+          checked={ticked}
+          aria-label={`Choose ${arrival.fileName}`}
+          onChange={() => onTick(arrival.id)}
+        />
+      )}
+    </div>
   );
+}
+
+/** What is known of it besides the person, shortest first. */
+function underline(arrival: Arrival): string {
+  if (arrival.openWith) {
+    return `${arrival.openWith} has it open`;
+  }
+  if (arrival.reason) {
+    return arrival.reason;
+  }
+  if (arrival.reading?.state === "QUEUED" && arrival.pages.length > 0) {
+    return `being read, page ${arrival.reading.pagesRead + 1}`;
+  }
+  const pages = arrival.pages.length > 1 ? `${arrival.pages.length} pages` : "";
+  return [arrival.typeLabel ?? moment(arrival.receivedAt), pages].filter(Boolean).join(" · ");
 }

@@ -1,7 +1,8 @@
 import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import { afterEach, expect, test } from "vitest";
 import { OTTILIE, PRACTICE, serve, show } from "../../testing/screen";
-import { type Arrival, ArrivalsPage } from "./ArrivalsPage";
+import { ArrivalsPage } from "./ArrivalsPage";
+import type { Arrival, ArrivalDetail } from "./arrivalQueries";
 
 afterEach(cleanup);
 
@@ -14,7 +15,8 @@ function arrival(id: string, part: Partial<Arrival> = {}): Arrival {
     fileName: `${id}.pdf`,
     receivedAt: `2026-11-25T0${id.length}:00:00Z`,
     state: "WAITING",
-    pages: 2,
+    pages: [1, 2].map((page) => ({ sha256: "5ca1ab1e5ca1", page, turn: 0 })),
+    isGiven: false,
     size: 1000,
     mediaType: "application/pdf",
     ...part,
@@ -33,7 +35,34 @@ const TYPES = [
   },
 ];
 
-const BASE = { "GET /api/practice": PRACTICE, "GET /api/session": OTTILIE, "GET /api/document-types": TYPES };
+function detail(id: string, proposals: Partial<ArrivalDetail["proposals"]> = {}): ArrivalDetail {
+  return {
+    id,
+    like: [],
+    leftOut: [],
+    steps: [],
+    proposals: {
+      persons: [],
+      types: [],
+      documentDate: [],
+      effectiveDate: [],
+      statedExpiry: [],
+      pagesWithoutText: 0,
+      ...proposals,
+    },
+  };
+}
+
+const BASE = {
+  "GET /api/practice": PRACTICE,
+  "GET /api/session": OTTILIE,
+  "GET /api/document-types": TYPES,
+  "GET /api/arrivals/a": detail("a"),
+  "GET /api/arrivals/bb": detail("bb"),
+  "GET /api/arrivals/ccc": detail("ccc"),
+  "POST /api/arrivals/a/look": {},
+  "POST /api/arrivals/bb/look": {},
+};
 
 const LIST = [
   arrival("a"),
@@ -43,10 +72,12 @@ const LIST = [
     fileId: "f1",
     personName: "Edie Penhallow",
     fileNumber: "P-0031",
+    isGiven: true,
+    typeLabel: "Handbook receipt",
     suggestedType: "handbook",
     note: "Asked for: Handbook receipt",
   }),
-  arrival("ccc", { state: "SET_ASIDE", pages: 0, reason: "The PDF is locked with a password." }),
+  arrival("ccc", { state: "SET_ASIDE", pages: [], reason: "The PDF is locked with a password." }),
 ];
 
 test("papers stand under their way in, with what is known of them", async () => {
@@ -76,7 +107,7 @@ test("filing without person, type and date asks for them and sends nothing", asy
   show(<ArrivalsPage />);
   fireEvent.click(await screen.findByRole("button", { name: /File and next/ }));
   await screen.findByText("Choose the person, the type and the date first.");
-  expect(calls.every((c) => c.method === "GET")).toBe(true);
+  expect(calls.every((c) => c.method === "GET" || c.path.endsWith("/look"))).toBe(true);
 });
 
 test("the sheet shows name and slot, before and after, and files what it showed", async () => {
@@ -131,4 +162,63 @@ test("an empty desk tells the next step", async () => {
   show(<ArrivalsPage />);
   await screen.findByText("Nothing waits");
   expect(screen.getByText(/pickup folder/)).toBeTruthy();
+});
+
+const PERSONS = ["Mara Lindqvist", "Mara Lindqvist"].map((name, i) => ({
+  fileId: `m${i}`,
+  name,
+  number: `S-004${i}`,
+  confidence: 0.5,
+  reason: "the name in the text, which somebody else bears as well",
+  preselected: false,
+}));
+
+test("two people of one name are offered and none is taken until a digit says which", async () => {
+  const calls = serve({
+    ...BASE,
+    "GET /api/arrivals": LIST,
+    "GET /api/arrivals/a": detail("a", {
+      persons: PERSONS,
+      types: [
+        {
+          code: "handbook",
+          label: "Handbook receipt",
+          confidence: 0.9,
+          reason: "“Handbook” at its head",
+          preselected: true,
+        },
+      ],
+      documentDate: [
+        { day: "2026-11-20", confidence: 0.9, reason: "“20 Nov 2026” on the paper", preselected: true },
+      ],
+    }),
+    "POST /api/arrivals/a/preview": { name: "Handbook receipt, 2026-11-20, Lindqvist M", slots: [] },
+    "POST /api/arrivals/a/filing": { documentId: "d", fileId: "m1", name: "Handbook receipt" },
+  });
+  show(<ArrivalsPage />);
+  await screen.findByText("S-0040");
+  fireEvent.keyDown(window, { key: "Enter" });
+  await screen.findByText("Choose the person first.");
+  fireEvent.keyDown(window, { key: "2" });
+  await screen.findByText("Handbook receipt, 2026-11-20, Lindqvist M");
+  fireEvent.keyDown(window, { key: "Enter" });
+  await waitFor(() =>
+    expect(calls.find((c) => c.path === "/api/arrivals/a/filing")?.body).toEqual({
+      version: 3,
+      details: { fileId: "m1", type: "handbook", documentDate: "2026-11-20" },
+    }),
+  );
+});
+
+test("a page is split off by key, and the first one cannot be", async () => {
+  const calls = serve({ ...BASE, "GET /api/arrivals": LIST, "POST /api/arrivals/a/split": { id: "new" } });
+  show(<ArrivalsPage />);
+  await screen.findByRole("button", { name: /File and next/ });
+  fireEvent.keyDown(window, { key: "s" });
+  await screen.findByText(/Go to the page that begins the new paper/);
+  fireEvent.keyDown(window, { key: "ArrowDown" });
+  fireEvent.keyDown(window, { key: "s" });
+  await waitFor(() =>
+    expect(calls.find((c) => c.path === "/api/arrivals/a/split")?.body).toEqual({ version: 3, after: 1 }),
+  );
 });

@@ -1,20 +1,26 @@
-import { useQuery } from "@tanstack/react-query";
-import { Button, Modal } from "antd";
-import { type DragEvent, useState } from "react";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { Modal } from "antd";
+import { type DragEvent, useEffect, useState } from "react";
 import { useSearchParams } from "react-router";
-import type { Shape } from "../../api/client";
+import { api } from "../../api/client";
 import { useKeys } from "../../ui/keys";
-import { Pages } from "../../ui/Pages";
 import { Loaded, QuietEmpty } from "../../ui/Quiet";
 import { Where } from "../../ui/Where";
-import { ArrivalList, inOrder } from "./ArrivalList";
+import { ArrivalList, groupOf, inOrder } from "./ArrivalList";
+import { ArrivalPages } from "./ArrivalPages";
 import "./arrivals.css";
-import { arrivalsOptions } from "./arrivalQueries";
+import {
+  type Arrival,
+  arrivalOptions,
+  arrivalsOptions,
+  complete,
+  pageImage,
+  previewOptions,
+  proposedDraft,
+} from "./arrivalQueries";
 import { FilingSheet } from "./FilingSheet";
 import { SetAsideSheet } from "./SetAsideSheet";
 import { useUploads } from "./useUploads";
-
-export type Arrival = Shape<"ArrivalAnswer">;
 
 /** Waiting papers, the pages of the chosen one, and the sheet that files it. */
 export function ArrivalsPage() {
@@ -48,17 +54,34 @@ export function ArrivalsPage() {
 function Desk({ list, uploads }: { list: Arrival[]; uploads: ReturnType<typeof useUploads> }) {
   const [search, setSearch] = useSearchParams();
   const [showsKeys, setShowsKeys] = useState(false);
+  const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const at = Math.max(
     0,
     list.findIndex((a) => a.id === search.get("paper")),
   );
   const chosen = list[at];
-  const choose = (arrival?: Arrival) => setSearch(arrival ? { paper: arrival.id } : {}, { replace: true });
+  const choose = (id?: string) => setSearch(id ? { paper: id } : {}, { replace: true });
+  const step = (by: number) => choose(list[Math.max(0, Math.min(list.length - 1, at + by))]?.id);
+  const tick = (id: string) =>
+    setTicked((old) => {
+      const now = new Set(old);
+      return now.delete(id) ? now : now.add(id);
+    });
   useKeys({
-    j: () => choose(list[Math.min(at + 1, list.length - 1)]),
-    k: () => choose(list[Math.max(at - 1, 0)]),
+    j: () => step(1),
+    k: () => step(-1),
+    " ": () => chosen && tick(chosen.id),
     "?": () => setShowsKeys(true),
   });
+  useLook(chosen?.state === "WAITING" ? chosen.id : undefined);
+  usePrefetch(list[at + 1]);
+  const others = list.filter((a) => ticked.has(a.id) && a.id !== chosen?.id && a.state === "WAITING");
+  const gone = () => {
+    const done = new Set([chosen?.id, ...others.map((o) => o.id)]);
+    const next = [...list.slice(at + 1), ...list.slice(0, at).reverse()].find((a) => !done.has(a.id));
+    setTicked(new Set());
+    choose(next?.id);
+  };
   return (
     <div className="arrivals">
       <Where>
@@ -70,14 +93,29 @@ function Desk({ list, uploads }: { list: Arrival[]; uploads: ReturnType<typeof u
           </span>
         )}
       </Where>
-      <ArrivalList list={list} chosen={chosen} onChoose={choose} uploads={uploads} />
+      <ArrivalList
+        list={list}
+        chosen={chosen}
+        ticked={ticked}
+        onTick={tick}
+        onChoose={(a) => choose(a.id)}
+        uploads={uploads}
+      />
       {chosen ? (
-        <Chosen
-          key={chosen.id}
-          arrival={chosen}
-          onGone={() => choose(list[at + 1] ?? list[at - 1])}
-          onKeys={() => setShowsKeys(true)}
-        />
+        <>
+          <ArrivalPages
+            key={`pages of ${chosen.id}`}
+            arrival={chosen}
+            previous={before(list, at)}
+            onChoose={choose}
+            onKeys={() => setShowsKeys(true)}
+          />
+          {chosen.state === "WAITING" ? (
+            <FilingSheet key={chosen.id} arrival={chosen} others={others} onGone={gone} onChoose={choose} />
+          ) : (
+            <SetAsideSheet key={chosen.id} arrival={chosen} onGone={gone} />
+          )}
+        </>
       ) : (
         <div style={{ gridColumn: "2 / 4" }}>
           <QuietEmpty title="Nothing waits">
@@ -90,60 +128,84 @@ function Desk({ list, uploads }: { list: Arrival[]; uploads: ReturnType<typeof u
   );
 }
 
-function Chosen({ arrival, onGone, onKeys }: { arrival: Arrival; onGone: () => void; onKeys: () => void }) {
-  const waits = arrival.state === "WAITING";
-  return (
-    <>
-      <div className="arrival-pages">
-        <div className="arrival-tools">
-          <strong className="ellipsis">{arrival.fileName}</strong>
-          <span className="muted">
-            {arrival.pages > 0 && `${arrival.pages} ${arrival.pages === 1 ? "page" : "pages"}`}
-          </span>
-          <span className="grow" />
-          <Button type="text" size="small" onClick={onKeys}>
-            Keys <kbd>?</kbd>
-          </Button>
-          <Button type="text" size="small" href={`/api/arrivals/${arrival.id}/content`} download>
-            Download
-          </Button>
-        </div>
-        {arrival.pages > 0 ? (
-          // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling area must be reachable by keyboard
-          <section className="page-desk" tabIndex={0} aria-label="Pages">
-            <Pages
-              count={arrival.pages}
-              width={540}
-              name={arrival.fileName}
-              source={(page) => `/api/arrivals/${arrival.id}/pages/${page}?width=900`}
-            />
-          </section>
-        ) : (
-          <QuietEmpty title="No page of this paper can be shown">
-            <p>{arrival.reason}</p>
-          </QuietEmpty>
-        )}
-      </div>
-      {waits ? (
-        <FilingSheet arrival={arrival} onGone={onGone} />
-      ) : (
-        <SetAsideSheet arrival={arrival} onGone={onGone} />
-      )}
-    </>
-  );
+/** The waiting paper before it in the same group, which it can be joined to. */
+function before(list: Arrival[], at: number): Arrival | undefined {
+  const [previous, chosen] = [list[at - 1], list[at]];
+  return previous && chosen && previous.state === "WAITING" && groupOf(previous) === groupOf(chosen)
+    ? previous
+    : undefined;
+}
+
+/** Tells colleagues which paper is open here. */
+function useLook(id?: string) {
+  useEffect(() => {
+    if (!id) {
+      return;
+    }
+    const look = () =>
+      api.POST("/api/arrivals/{id}/look", { params: { path: { id } } }).catch(() => undefined);
+    look();
+    const timer = setInterval(look, 20_000);
+    return () => clearInterval(timer);
+  }, [id]);
+}
+
+/** Has the next paper at hand before it is asked for. */
+function usePrefetch(next?: Arrival) {
+  const queries = useQueryClient();
+  const id = next?.id;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once for each next paper
+  useEffect(() => {
+    if (next?.state === "WAITING") {
+      queries.prefetchQuery(arrivalOptions(next)).then(() => {
+        const draft = proposedDraft(next, queries.getQueryData(arrivalOptions(next).queryKey));
+        if (complete(draft)) {
+          queries.prefetchQuery(previewOptions(next.id, draft));
+        }
+      });
+      if (next.pages.length > 0) {
+        new Image().src = pageImage(next, 1, 900);
+      }
+    }
+  }, [id]);
 }
 
 function Keys({ open, onClose }: { open: boolean; onClose: () => void }) {
   return (
-    <Modal title="Keys in Arrivals" open={open} onCancel={onClose} footer={null} width={360}>
-      <div className="key-list">
-        <kbd>J</kbd> next paper
-        <kbd>K</kbd> previous paper
-        <kbd>Enter</kbd> file and go on
-        <kbd>X</kbd> set aside
-        <kbd>U</kbd> undo the last filing
-        <kbd>/</kbd> find a person
-      </div>
+    <Modal title="Keys in Arrivals" open={open} onCancel={onClose} footer={null} width={440}>
+      <dl className="key-list">
+        {KEYS.map(([keys, words]) => (
+          <div key={words}>
+            <dt>
+              {keys.map((k) => (
+                <kbd key={k}>{k}</kbd>
+              ))}
+            </dt>
+            <dd>{words}</dd>
+          </div>
+        ))}
+      </dl>
     </Modal>
   );
 }
+
+const KEYS: [string[], string][] = [
+  [["J"], "next paper"],
+  [["K"], "previous paper"],
+  [["Enter"], "file and go on"],
+  [["1", "5"], "take a proposed person, from the first to the fifth"],
+  [["6", "0"], "take a proposed type, from the first to the fifth"],
+  [["P"], "type a person"],
+  [["Y"], "type a type"],
+  [["Space"], "choose several for the same details"],
+  [["X"], "set aside"],
+  [["U"], "undo the last filing"],
+  [["↑", "↓"], "go from page to page"],
+  [["S"], "a new paper begins with this page"],
+  [["B"], "join with the paper before"],
+  [["T"], "turn the page"],
+  [["[", "]"], "move the page earlier or later"],
+  [["D"], "leave the page out"],
+  [["Z"], "undo the last change of pages"],
+  [["/"], "find a person or paper"],
+];

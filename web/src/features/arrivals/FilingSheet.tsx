@@ -1,70 +1,109 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Alert, App, Button, Form, Select } from "antd";
+import { Alert, App, Button, Form } from "antd";
 import { useState } from "react";
-import { answer, api, done, fieldWords, type Shape, wordsOf } from "../../api/client";
+import { api, done, fieldWords, wordsOf } from "../../api/client";
 import { DayField } from "../../ui/DayField";
 import { day } from "../../ui/days";
 import { useKeys } from "../../ui/keys";
-import { StatusGlyph } from "../../ui/StatusGlyph";
-import { asStatus, statuses } from "../../ui/statuses";
 import { meOptions } from "../access/sessionQueries";
 import { ReasonModal } from "../documents/ReasonModal";
-import type { Arrival } from "./ArrivalsPage";
-import { complete, type Draft, previewOptions, typesOptions } from "./arrivalQueries";
+import {
+  type Arrival,
+  type ArrivalDetail,
+  arrivalOptions,
+  complete,
+  type Draft,
+  previewOptions,
+  proposedDraft,
+} from "./arrivalQueries";
+import { FilingEffect } from "./FilingEffect";
+import { LikePapersNote } from "./LikePapersNote";
 import { PersonPicker } from "./PersonPicker";
+import { type Offer, ProposalList } from "./ProposalList";
+import { TypePicker } from "./TypePicker";
+import { useFiling } from "./useFiling";
+
+type FilingSheetProps = {
+  /** The paper that is shown, and the others that take the same details. */
+  arrival: Arrival;
+  others: Arrival[];
+  onGone: () => void;
+  onChoose: (id: string) => void;
+};
 
 /** Person, type and dates of a waiting paper; the name it will get and the slot it will fill; the key that files it. */
-export function FilingSheet({ arrival, onGone }: { arrival: Arrival; onGone: () => void }) {
-  const [draft, setDraft] = useState<Draft>({ fileId: arrival.fileId, type: arrival.suggestedType });
+export function FilingSheet({ arrival, others, onGone, onChoose }: FilingSheetProps) {
+  const detail = useQuery(arrivalOptions(arrival)).data;
+  const [touched, setTouched] = useState<Draft>({});
+  const draft = { ...proposedDraft(arrival, detail), ...touched };
   const [setsAside, setSetsAside] = useState(false);
   const [missing, setMissing] = useState<string>();
   const mayChange = useQuery(meOptions).data?.mayChange ?? false;
   const preview = useQuery(previewOptions(arrival.id, draft));
-  const { file, undo } = useFiling(arrival, onGone);
-  const { message } = App.useApp();
-  const queries = useQueryClient();
-  const aside = useMutation({
-    mutationFn: (reason: string) =>
-      done(
-        api.POST("/api/arrivals/{id}/set-aside", { params: { path: { id: arrival.id } }, body: { reason } }),
-      ),
-    onSuccess: () => {
-      setSetsAside(false);
-      queries.invalidateQueries({ queryKey: ["arrivals"] });
-    },
-    onError: (error) => message.error(wordsOf(error)),
-  });
-  const problem = file.error ?? preview.error;
+  const { file, undo } = useFiling([arrival, ...others], onGone, onChoose);
+  const aside = useSetAside(arrival, () => setSetsAside(false));
+  const problem = preview.error;
   const change = (part: Draft) => {
-    file.reset();
     setMissing(undefined);
-    setDraft({ ...draft, ...part });
+    setTouched({ ...touched, ...part });
   };
   const fileIt = () => {
     const details = complete(draft);
-    details ? file.mutate(details) : setMissing("Choose the person, the type and the date first.");
+    if (details && !file.isPending) {
+      file.mutate(details);
+    } else if (!details) {
+      setMissing(lacking(draft));
+    }
   };
-  useKeys({ enter: fileIt, x: () => setSetsAside(true), u: undo });
+  const persons = personOffers(detail);
+  const types = typeOffers(detail);
+  useKeys({
+    enter: fileIt,
+    x: () => setSetsAside(true),
+    u: undo,
+    ...digits(persons, 1, (fileId) => change({ fileId })),
+    ...digits(types, 6, (type) => change({ type })),
+    p: () => document.getElementById("filing-person")?.focus(),
+    y: () => document.getElementById("filing-type")?.focus(),
+  });
+  const dated = detail?.proposals.documentDate.find((d) => d.day === draft.documentDate);
   return (
     <section className="filing" aria-label="File this paper">
       <div className="filing-fields">
-        <h2>File this paper</h2>
+        <h2>{others.length > 0 ? `File ${others.length + 1} papers alike` : "File this paper"}</h2>
+        {arrival.openWith && <Alert type="warning" title={`${arrival.openWith} has this paper open.`} />}
+        {detail && <LikePapersNote arrival={arrival} like={detail.like} />}
         {arrival.note && <p className="muted">{arrival.note}</p>}
+        {detail?.message && <Message from={detail.sender} text={detail.message} />}
         <Form layout="vertical" disabled={!mayChange}>
-          <Form.Item label="Person" htmlFor="filing-person" {...told(problem, "fileId")}>
+          <Form.Item
+            label={<Label words="Person" key1="P" />}
+            htmlFor="filing-person"
+            {...told(problem, "fileId")}
+          >
             <PersonPicker
               id="filing-person"
               value={draft.fileId}
-              known={
-                arrival.fileId
-                  ? { id: arrival.fileId, name: arrival.personName ?? "", number: arrival.fileNumber ?? "" }
-                  : undefined
-              }
+              known={knownPersons(arrival, detail)}
               onChange={(fileId) => change({ fileId })}
             />
+            <ProposalList
+              name="Proposed persons"
+              offers={persons}
+              value={draft.fileId}
+              firstDigit={1}
+              onTake={(fileId) => change({ fileId })}
+            />
           </Form.Item>
-          <Form.Item label="Type" htmlFor="filing-type" {...told(problem, "type")}>
+          <Form.Item label={<Label words="Type" key1="Y" />} htmlFor="filing-type" {...told(problem, "type")}>
             <TypePicker value={draft.type} onChange={(type) => change({ type })} />
+            <ProposalList
+              name="Proposed types"
+              offers={types}
+              value={draft.type}
+              firstDigit={6}
+              onTake={(type) => change({ type })}
+            />
           </Form.Item>
           <div className="form-grid">
             <Form.Item label="Dated" htmlFor="filing-dated" {...told(problem, "documentDate")}>
@@ -73,6 +112,9 @@ export function FilingSheet({ arrival, onGone }: { arrival: Arrival; onGone: () 
                 value={draft.documentDate}
                 onChange={(documentDate) => change({ documentDate })}
               />
+              {dated && (
+                <div className={dated.confidence < 0.5 ? "why doubtful" : "why muted"}>{dated.reason}</div>
+              )}
             </Form.Item>
             <Form.Item label="Expires" htmlFor="filing-expires" {...told(problem, "statedExpiry")}>
               <DayField
@@ -105,13 +147,14 @@ export function FilingSheet({ arrival, onGone }: { arrival: Arrival; onGone: () 
             </Form.Item>
           </div>
         </Form>
-        {preview.data && <Effect preview={preview.data} />}
+        {preview.data && <FilingEffect preview={preview.data} />}
+        {unreadable(arrival, detail)}
         {missing && <Alert type="warning" title={missing} />}
         {problem && !fieldProblem(problem) && <Alert type="error" title={wordsOf(problem)} />}
       </div>
       {mayChange && (
         <div className="filing-foot">
-          <Button type="primary" style={{ flex: 1 }} loading={file.isPending} onClick={fileIt}>
+          <Button type="primary" style={{ flex: 1 }} onClick={fileIt}>
             File and next <kbd>Enter</kbd>
           </Button>
           <Button onClick={() => setSetsAside(true)}>
@@ -131,6 +174,99 @@ export function FilingSheet({ arrival, onGone }: { arrival: Arrival; onGone: () 
   );
 }
 
+function Label({ words, key1 }: { words: string; key1: string }) {
+  return (
+    <>
+      {words}&nbsp;<kbd>{key1}</kbd>
+    </>
+  );
+}
+
+function lacking(draft: Draft): string {
+  const lacks = [
+    !draft.fileId && "the person",
+    !draft.type && "the type",
+    !draft.documentDate && "the date",
+  ].filter(Boolean);
+  const last = lacks.pop();
+  return `Choose ${lacks.length > 0 ? `${lacks.join(", ")} and ` : ""}${last} first.`;
+}
+
+function useSetAside(arrival: Arrival, onDone: () => void) {
+  const { message } = App.useApp();
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (reason: string) =>
+      done(
+        api.POST("/api/arrivals/{id}/set-aside", { params: { path: { id: arrival.id } }, body: { reason } }),
+      ),
+    onSuccess: () => {
+      onDone();
+      queries.invalidateQueries({ queryKey: ["arrivals"] });
+    },
+    onError: (error) => message.error(wordsOf(error)),
+  });
+}
+
+function personOffers(detail?: ArrivalDetail): Offer[] {
+  return (detail?.proposals.persons ?? []).map((p) => ({
+    key: p.fileId,
+    label: p.name,
+    detail: [p.number, p.birthDate && `born ${day(p.birthDate)}`].filter(Boolean).join(" · "),
+    reason: p.reason,
+    confidence: p.confidence,
+  }));
+}
+
+function typeOffers(detail?: ArrivalDetail): Offer[] {
+  return (detail?.proposals.types ?? []).map((t) => ({
+    key: t.code,
+    label: t.label,
+    reason: t.reason,
+    confidence: t.confidence,
+  }));
+}
+
+/** A key for each offer: digits from the first one on, ten being 0. */
+export function digits(
+  offers: Offer[],
+  first: number,
+  take: (key: string) => void,
+): Record<string, () => void> {
+  return Object.fromEntries(offers.slice(0, 5).map((o, i) => [String((first + i) % 10), () => take(o.key)]));
+}
+
+function knownPersons(arrival: Arrival, detail?: ArrivalDetail) {
+  const known = (detail?.proposals.persons ?? []).map((p) => ({
+    id: p.fileId,
+    name: p.name,
+    number: p.number,
+  }));
+  if (arrival.fileId && !known.some((k) => k.id === arrival.fileId)) {
+    known.push({ id: arrival.fileId, name: arrival.personName ?? "", number: arrival.fileNumber ?? "" });
+  }
+  return known;
+}
+
+function Message({ from, text }: { from?: string | null; text: string }) {
+  return (
+    <details className="mail-text">
+      <summary>Mail from {from}</summary>
+      <pre>{text}</pre>
+    </details>
+  );
+}
+
+function unreadable(arrival: Arrival, detail?: ArrivalDetail) {
+  const count = detail?.proposals.pagesWithoutText ?? 0;
+  if (count === 0 || arrival.reading) {
+    return null;
+  }
+  return (
+    <p className="muted small">{count === 1 ? "One page holds" : `${count} pages hold`} no readable text.</p>
+  );
+}
+
 function told(error: unknown, field: string) {
   const words = fieldWords(error, field);
   return words ? { validateStatus: "error" as const, help: words } : {};
@@ -139,123 +275,5 @@ function told(error: unknown, field: string) {
 function fieldProblem(error: unknown): boolean {
   return ["fileId", "type", "documentDate", "statedExpiry", "effectiveDate"].some((f) =>
     fieldWords(error, f),
-  );
-}
-
-let lastFiled: string | undefined;
-
-/** Files the paper and goes on to the next; the last filing can be undone. */
-function useFiling(arrival: Arrival, onGone: () => void) {
-  const { message } = App.useApp();
-  const queries = useQueryClient();
-  const refresh = () =>
-    Promise.all([
-      queries.invalidateQueries({ queryKey: ["arrivals"] }),
-      queries.invalidateQueries({ queryKey: ["files"] }),
-    ]);
-  const undo = async () => {
-    if (!lastFiled) {
-      message.info("There is no filing to undo.");
-      return;
-    }
-    try {
-      await api.POST("/api/arrivals/{id}/undo-filing", { params: { path: { id: lastFiled } } });
-      lastFiled = undefined;
-      message.success("The paper waits again.");
-      await refresh();
-    } catch (error) {
-      message.error(wordsOf(error));
-    }
-  };
-  const file = useMutation({
-    mutationFn: (details: Shape<"FilingDetails">) =>
-      answer(
-        api.POST("/api/arrivals/{id}/filing", {
-          params: { path: { id: arrival.id } },
-          body: { version: arrival.version, details },
-        }),
-      ),
-    onSuccess: async (filed) => {
-      lastFiled = arrival.id;
-      message.success(
-        <span>
-          Filed “{filed.name}”.{" "}
-          <button type="button" className="linklike" onClick={undo}>
-            Undo
-          </button>
-        </span>,
-      );
-      onGone();
-      await refresh();
-    },
-  });
-  return { file, undo };
-}
-
-/** 1 when the name begins with what was typed, so that such types stand first; else 0. */
-function beginsWith(label: string, typed: string): number {
-  return label.toLowerCase().startsWith(typed.toLowerCase()) ? 1 : 0;
-}
-
-function TypePicker({ value, onChange }: { value?: string | null; onChange: (code: string) => void }) {
-  const types = useQuery(typesOptions).data ?? [];
-  const options = types.map((t) => ({
-    value: t.code,
-    label: t.label,
-    words: [t.label, ...t.synonyms].join(" ").toLowerCase(),
-  }));
-  return (
-    <Select
-      id="filing-type"
-      value={value ?? undefined}
-      onChange={onChange}
-      options={options}
-      placeholder="any part of its name, or another word for it"
-      showSearch={{
-        filterOption: (typed, option) => option?.words.includes(typed.toLowerCase()) ?? false,
-        filterSort: (a, b, { searchValue }) =>
-          beginsWith(b.label, searchValue) - beginsWith(a.label, searchValue),
-      }}
-      notFoundContent="No type is called so."
-    />
-  );
-}
-
-function Effect({ preview }: { preview: Shape<"FilingPreview"> }) {
-  return (
-    <>
-      <div className="muted">Name</div>
-      <div className="named">{preview.name}</div>
-      <div className="effect">
-        {preview.slots.length === 0 && (
-          <span className="muted">It fills no slot of this file; it goes to the other papers.</span>
-        )}
-        {preview.slots.map((slot) => (
-          <div key={slot.label}>
-            <span className="muted">Fills the slot</span> <strong>{slot.label}</strong>
-            <div className="effect-row">
-              <Standing standing={slot.before} /> → <Standing standing={slot.after} />
-            </div>
-            {slot.accepted && (
-              <div className="effect-row">
-                <span className="muted">once accepted →</span> <Standing standing={slot.accepted} />
-              </div>
-            )}
-          </div>
-        ))}
-      </div>
-    </>
-  );
-}
-
-function Standing({ standing }: { standing: Shape<"SlotStanding"> }) {
-  const { status, coveredThrough, renewal } = standing;
-  const over = status === "lapsed" || status === "in-grace";
-  return (
-    <span>
-      <StatusGlyph status={status} /> {statuses[asStatus(status)].word.toLowerCase()}
-      {coveredThrough && (over ? `, held to ${day(coveredThrough)}` : ` to ${day(coveredThrough)}`)}
-      {renewal !== "none" && `, newer one ${renewal.replaceAll("-", " ")}`}
-    </span>
   );
 }

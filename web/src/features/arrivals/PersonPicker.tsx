@@ -8,7 +8,8 @@ type Known = { id: string; name: string; number: string };
 type PersonPickerProps = {
   id: string;
   value?: string | null;
-  known?: Known;
+  /** Persons that can be chosen though nothing was typed. */
+  known: Known[];
   onChange: (fileId: string) => void;
 };
 
@@ -23,13 +24,15 @@ export function PersonPicker({ id, value, known, onChange }: PersonPickerProps) 
     detail: [p.number, p.birthDate && `born ${day(p.birthDate)}`, p.team].filter(Boolean).join(" · "),
     name: p.name,
   }));
-  if (known && !options.some((o) => o.value === known.id)) {
-    options.push({
-      value: known.id,
-      label: `${known.name} · ${known.number}`,
-      detail: known.number,
-      name: known.name,
-    });
+  for (const person of known) {
+    if (!options.some((o) => o.value === person.id)) {
+      options.push({
+        value: person.id,
+        label: `${person.name} · ${person.number}`,
+        detail: person.number,
+        name: person.name,
+      });
+    }
   }
   return (
     <Select

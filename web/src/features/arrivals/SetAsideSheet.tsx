@@ -1,10 +1,10 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { App, Button } from "antd";
+import { App, Button, Form, Input } from "antd";
 import { useState } from "react";
 import { api, done, wordsOf } from "../../api/client";
 import { moment } from "../../ui/days";
 import { ReasonModal } from "../documents/ReasonModal";
-import type { Arrival } from "./ArrivalsPage";
+import type { Arrival } from "./arrivalQueries";
 
 /** A paper that was set aside: why, and what can be done. */
 export function SetAsideSheet({ arrival, onGone }: { arrival: Arrival; onGone: () => void }) {
@@ -29,9 +29,12 @@ export function SetAsideSheet({ arrival, onGone }: { arrival: Arrival; onGone: (
           Came {moment(arrival.receivedAt)} from {arrival.broughtBy}. The file itself is kept untouched; you
           can download it.
         </p>
+        {arrival.mediaType === "application/pdf" && arrival.reason?.includes("password") && (
+          <UnlockForm arrival={arrival} />
+        )}
       </div>
       <div className="filing-foot">
-        {arrival.pages > 0 && (
+        {arrival.pages.length > 0 && (
           <Button
             type="primary"
             onClick={() => act.mutate(() => api.POST("/api/arrivals/{id}/take-up", { params }))}
@@ -57,5 +60,40 @@ export function SetAsideSheet({ arrival, onGone }: { arrival: Arrival; onGone: (
         }
       />
     </section>
+  );
+}
+
+/** Asks for the password of a locked PDF; it is used once and kept nowhere. */
+function UnlockForm({ arrival }: { arrival: Arrival }) {
+  const queries = useQueryClient();
+  const [password, setPassword] = useState("");
+  const unlock = useMutation({
+    mutationFn: () =>
+      done(
+        api.POST("/api/arrivals/{id}/unlock", { params: { path: { id: arrival.id } }, body: { password } }),
+      ),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["arrivals"] }),
+  });
+  return (
+    <Form layout="vertical" onFinish={() => unlock.mutate()}>
+      <Form.Item
+        label="Password of the paper"
+        htmlFor="paper-password"
+        validateStatus={unlock.error ? "error" : undefined}
+        help={
+          unlock.error ? wordsOf(unlock.error) : "It is used once to make an open copy, and kept nowhere."
+        }
+      >
+        <Input.Password
+          id="paper-password"
+          autoComplete="off"
+          value={password}
+          onChange={(e) => setPassword(e.target.value)}
+        />
+      </Form.Item>
+      <Button htmlType="submit" loading={unlock.isPending} disabled={!password}>
+        Unlock
+      </Button>
+    </Form>
   );
 }

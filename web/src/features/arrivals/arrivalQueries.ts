@@ -1,11 +1,34 @@
 import { queryOptions } from "@tanstack/react-query";
 import { answer, api, type Shape } from "../../api/client";
 
+export type Arrival = Shape<"ArrivalAnswer">;
+export type ArrivalDetail = Shape<"ArrivalDetail">;
+export type PageRef = Shape<"PageRef">;
+
 export const arrivalsOptions = queryOptions({
   queryKey: ["arrivals"],
   queryFn: () => answer(api.GET("/api/arrivals")),
   refetchInterval: 4_000,
 });
+
+/** One paper with what is proposed for it; asked again once its reading is over or its pages changed. */
+export const arrivalOptions = (arrival: Arrival) =>
+  queryOptions({
+    queryKey: ["arrivals", arrival.id, "detail", arrival.reading?.pagesRead ?? "read", pagesKey(arrival)],
+    queryFn: () => answer(api.GET("/api/arrivals/{id}", { params: { path: { id: arrival.id } } })),
+    staleTime: 30_000,
+  });
+
+export function pagesKey(arrival: Arrival): string {
+  return arrival.pages.map((p) => `${p.sha256.slice(0, 8)}.${p.page}.${p.turn}`).join(" ");
+}
+
+/** The address of the image of a page as it now stands; changes with what stands there, so that no old one is shown. */
+export function pageImage(arrival: Arrival, position: number, width: number): string {
+  const page = arrival.pages[position - 1];
+  const stamp = page ? `${page.sha256.slice(0, 8)}-${page.page}-${page.turn}` : "";
+  return `/api/arrivals/${arrival.id}/pages/${position}?width=${width}&v=${stamp}`;
+}
 
 export const typesOptions = queryOptions({
   queryKey: ["document-types"],
@@ -20,6 +43,21 @@ export type Draft = {
   effectiveDate?: string | null;
   statedExpiry?: string | null;
 };
+
+/** What a person would enter if every sure proposal is right; what the paper came with goes first. */
+export function proposedDraft(arrival: Arrival, detail?: ArrivalDetail): Draft {
+  const sure = <T extends { preselected: boolean }>(list?: T[]) => list?.find((p) => p.preselected);
+  const proposals = detail?.proposals;
+  const person = sure(proposals?.persons)?.fileId;
+  const given = arrival.isGiven ? arrival.fileId : undefined;
+  return {
+    fileId: person ?? given,
+    type: sure(proposals?.types)?.code ?? arrival.suggestedType,
+    documentDate: sure(proposals?.documentDate)?.day,
+    effectiveDate: undefined,
+    statedExpiry: sure(proposals?.statedExpiry)?.day,
+  };
+}
 
 /** The draft as filing details, once the three things that filing needs are there. */
 export function complete(draft: Draft): Shape<"FilingDetails"> | null {

@@ -152,7 +152,7 @@ class ArrivalsReadTest {
 
         UUID document = api.file(first, file, "first-aid", TODAY).id("$.documentId");
         Api.Answer filed = api.get("/api/documents/{id}", document);
-        assertThat(filed.<Integer>at("$.pages")).isEqualTo(2);
+        assertThat(filed.<Integer>at("$.versions[0].pages")).isEqualTo(2);
         assertThat(filed.<String>at("$.source")).contains("pages 2, 3 of “stack1.pdf”");
         assertThat(api.post("/api/arrivals/{id}/undo-pages", null, first).status())
                 .isEqualTo(409);

@@ -160,7 +160,7 @@ class ShowArrivals {
     }
 
     /** A step that can be undone. */
-    record StepAnswer(String words, String byName, Instant at) {}
+    record PagesStep(String words, String byName, Instant at) {}
 
     /**
      * One paper with what is proposed for it.
@@ -176,7 +176,7 @@ class ShowArrivals {
             ProposeForArrival.Proposals proposals,
             List<LikeArrivals.LikePaper> like,
             List<PageRef> leftOut,
-            List<StepAnswer> steps) {}
+            List<PagesStep> steps) {}
 
     @Transactional(readOnly = true)
     public ArrivalDetail detail(Viewer viewer, UUID id) {
@@ -189,7 +189,7 @@ class ShowArrivals {
                 like.of(viewer, arrival),
                 edit.leftOut(arrival),
                 steps.findByBatchIdOrderByAtDescIdDesc(arrival.batch()).stream()
-                        .map(s -> new StepAnswer(s.words(), s.byName(), s.at()))
+                        .map(s -> new PagesStep(s.words(), s.byName(), s.at()))
                         .toList());
     }
 }

@@ -1,0 +1,93 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { App } from "antd";
+import { answer, api, done, wordsOf } from "../../api/client";
+import type { Arrival, PageRef } from "./arrivalQueries";
+
+/** The same pages with one of them turned; degrees clockwise. */
+export function turned(pages: PageRef[], at: number, by: number): PageRef[] {
+  return pages.map((p, i) => (i === at ? { ...p, turn: (p.turn + by + 360) % 360 } : p));
+}
+
+/** The same pages with one of them moved by so many places; unchanged at the ends. */
+export function moved(pages: PageRef[], at: number, by: number): PageRef[] {
+  const to = at + by;
+  const page = pages[at];
+  if (!page || to < 0 || to >= pages.length) {
+    return pages;
+  }
+  const others = pages.filter((_, i) => i !== at);
+  return [...others.slice(0, to), page, ...others.slice(to)];
+}
+
+export function without(pages: PageRef[], at: number): PageRef[] {
+  return pages.filter((_, i) => i !== at);
+}
+
+/** Changes of the pages of a paper: each is sent at once and can be undone. */
+export function usePageEdits(
+  arrival: Arrival,
+  previous: Arrival | undefined,
+  onChoose: (id: string) => void,
+) {
+  const { message } = App.useApp();
+  const queries = useQueryClient();
+  const { version, pages } = arrival;
+  const params = { path: { id: arrival.id } };
+  const { mutate, isPending } = useMutation({
+    mutationFn: async (edit: () => Promise<unknown>) => {
+      await edit();
+      await queries.invalidateQueries({ queryKey: ["arrivals"] });
+    },
+    onError: (error) => message.error(wordsOf(error)),
+  });
+  const run = (edit: () => Promise<unknown>) => {
+    if (!isPending) {
+      mutate(edit);
+    }
+  };
+  const hold = (now: PageRef[], words: string) =>
+    run(() => done(api.PUT("/api/arrivals/{id}/pages", { params, body: { version, pages: now, words } })));
+  return {
+    isPending,
+    turn: (at: number, by: number) => hold(turned(pages, at, by), `turned page ${at + 1}`),
+    move: (at: number, by: number) => {
+      const now = moved(pages, at, by);
+      if (now !== pages) {
+        hold(now, `moved page ${at + 1} to place ${at + 1 + by}`);
+      }
+    },
+    drop: (at: number) =>
+      pages.length > 1
+        ? hold(without(pages, at), `left out page ${at + 1}`)
+        : message.info("This is its only page. To be rid of the paper, set it aside."),
+    bringBack: (page: PageRef) => hold([...pages, page], `brought back page ${page.page}`),
+    split: (at: number) =>
+      at > 0
+        ? run(() => done(api.POST("/api/arrivals/{id}/split", { params, body: { version, after: at } })))
+        : message.info("Go to the page that begins the new paper with the arrow keys, then split."),
+    join: () =>
+      previous
+        ? run(async () => {
+            await done(api.POST("/api/arrivals/{id}/join", { params, body: { version, with: previous.id } }));
+            onChoose(previous.id);
+          })
+        : message.info("There is no paper before this one in its group."),
+    splitByRules: (rules: {
+      blankPages: boolean;
+      pageCounts: boolean;
+      everyPages: number;
+      dropBlank: boolean;
+    }) =>
+      run(async () => {
+        const { parts } = await answer(
+          api.POST("/api/arrivals/{id}/split-by-rules", { params, body: { version, ...rules } }),
+        );
+        message.success(parts === 1 ? "Empty pages were left out." : `Split into ${parts} papers.`);
+      }),
+    undo: () =>
+      run(async () => {
+        const { words } = await answer(api.POST("/api/arrivals/{id}/undo-pages", { params }));
+        message.success(`Undone: ${words}.`);
+      }),
+  };
+}
