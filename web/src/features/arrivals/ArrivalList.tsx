@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { Button, Checkbox, Progress } from "antd";
+import { Button, Checkbox, Progress, Tooltip } from "antd";
 import { useEffect, useRef } from "react";
 import { bytes, moment } from "../../ui/days";
 import { practiceOptions } from "../access/sessionQueries";
@@ -64,14 +64,15 @@ export function ArrivalList({ list, chosen, ticked, onTick, onChoose, uploads }:
             e.target.value = "";
           }}
         />
-        <Button size="small" onClick={() => picker.current?.click()}>
-          Choose files
-        </Button>
+        <Tooltip
+          title={`PDF, images, office files, text, mail messages, sound and video${limit ? `, ${bytes(limit)} at most` : ""}`}
+        >
+          <Button size="small" onClick={() => picker.current?.click()}>
+            Choose files
+          </Button>
+        </Tooltip>
       </div>
       <div>
-        <div className="upload-line muted">
-          PDF, images, office files, mail, sound, video {limit ? `· ${bytes(limit)} at most` : ""}
-        </div>
         {uploads.uploads.map((u) => (
           <div
             key={u.key}

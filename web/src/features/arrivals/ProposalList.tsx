@@ -32,6 +32,15 @@ export function ProposalList({ offers, value, firstDigit, onTake, name }: Propos
   if (offers.length === 0) {
     return null;
   }
+  const [only] = offers;
+  if (offers.length === 1 && only && only.key === value) {
+    // it stands in the field above; only why is left to say
+    return (
+      <div className="why muted">
+        {sureness(only.confidence)}: {only.reason}
+      </div>
+    );
+  }
   return (
     <fieldset className="proposals" aria-label={name}>
       {offers.map((offer, i) => (

@@ -89,3 +89,10 @@ create table pickup_desk (
 
 create index person_file_words on person_file using gin (string_to_array(search_text, ' '));
 create index person_file_email on person_file (lower(email));
+
+create table desk_file (
+  desk text primary key,
+  file_id uuid not null references person_file,
+  account_id uuid not null,
+  at timestamptz not null
+);

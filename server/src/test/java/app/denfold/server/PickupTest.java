@@ -4,12 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.UUID;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.http.HttpMethod;
 
 @ServerTest
 class PickupTest {
@@ -37,6 +41,68 @@ class PickupTest {
         List<String> names = api.get("/api/arrivals").at("$[?(@.broughtBy=='Scanner room')].fileName");
         assertThat(names).containsExactly("scan_0001.pdf");
         assertThat(unfinished).exists();
+    }
+
+    @Test
+    void aScanGoesToTheFileThatIsOpenAtItsDeskWithTheDesksDefaults() throws Exception {
+        Api api = practice.administrator();
+        Map<String, Object> desk = new HashMap<>(Map.of(
+                "name",
+                "Therapy desk",
+                "type",
+                "letter",
+                "description",
+                "From the scanner by the door",
+                "splitBlank",
+                false,
+                "splitCounts",
+                true,
+                "splitEvery",
+                0,
+                "dropBlank",
+                false,
+                "filesCovers",
+                false));
+        assertThat(api.send(HttpMethod.PUT, "/api/set-up/pickups", desk).status())
+                .isEqualTo(204);
+        UUID file = api.newEmployee("Atdesk", null);
+        assertThat(api.send(HttpMethod.PUT, "/api/desks/{desk}/file", Map.of("fileId", file), "Therapy desk")
+                        .status())
+                .isEqualTo(204);
+        Path scan = Files.write(pickup.resolve("Therapy desk/scan_0009.pdf"), Papers.pdf("open at the desk"));
+        await(() -> !Files.exists(scan));
+        Api.Answer list = api.get("/api/arrivals");
+        String mine = "$[?(@.broughtBy=='Therapy desk')]";
+        assertThat(list.<List<String>>at(mine + ".personName")).containsExactly("Tamsin Atdesk");
+        assertThat(list.<List<Boolean>>at(mine + ".isGiven")).containsExactly(true);
+        assertThat(list.<List<String>>at(mine + ".typeLabel")).containsExactly("Letter");
+        assertThat(list.<List<String>>at(mine + ".note")).containsExactly("From the scanner by the door");
+
+        assertThat(api.send(HttpMethod.DELETE, "/api/desks/{desk}/file", null, "Therapy desk")
+                        .status())
+                .isEqualTo(204);
+        Path later = Files.write(pickup.resolve("Therapy desk/scan_0010.pdf"), Papers.pdf("nothing open"));
+        await(() -> !Files.exists(later));
+        assertThat(api.get("/api/arrivals").<List<Boolean>>at("$[?(@.fileName=='scan_0010.pdf')].isGiven"))
+                .containsExactly(false);
+    }
+
+    @Test
+    void aDeskNeedsANameThatAFolderCanHaveAndATypeThatThereIs() throws Exception {
+        Api api = practice.administrator();
+        for (Map<String, Object> bad : List.<Map<String, Object>>of(
+                Map.of("name", "../elsewhere", "splitEvery", 0),
+                Map.of("name", "", "splitEvery", 0),
+                Map.of("name", "Desk", "type", "no-such-type", "splitEvery", 0),
+                Map.of("name", "Desk", "splitEvery", -1))) {
+            Map<String, Object> desk = new HashMap<>(
+                    Map.of("splitBlank", false, "splitCounts", false, "dropBlank", false, "filesCovers", false));
+            desk.putAll(bad);
+            assertThat(api.send(HttpMethod.PUT, "/api/set-up/pickups", desk).status())
+                    .as(bad.toString())
+                    .isEqualTo(422);
+        }
+        assertThat(Files.exists(pickup.resolve("../elsewhere"))).isFalse();
     }
 
     @Test

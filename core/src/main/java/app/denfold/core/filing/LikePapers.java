@@ -12,6 +12,9 @@ public final class LikePapers {
 
     static final int BITS = 256;
 
+    /** From this likeness on, two papers are taken for one. */
+    public static final double SAME = 0.75;
+
     private LikePapers() {}
 
     /** @param look 64 hexadecimal digits, a difference hash of the page; empty when it was not drawn */
@@ -19,7 +22,9 @@ public final class LikePapers {
 
     /**
      * How much two papers are one, from 0 to 1: 0 when the number of pages differs or some page looks otherwise, else
-     * the share of three-word runs that both have. Pages without text are judged by their looks alone, and count 0.7.
+     * the share of three-word runs that both have, or of words with digits if that is less: a form filled for two people
+     * shares its words and its looks, but neither dates nor numbers. Pages without text are judged by their looks alone,
+     * and count 0.7.
      */
     public static double likeness(List<Page> a, List<Page> b) {
         if (a.isEmpty() || a.size() != b.size()) {
@@ -48,13 +53,26 @@ public final class LikePapers {
     }
 
     private static double sameText(String a, String b) {
-        Set<String> one = new HashSet<>(PlainText.shingles(PlainText.words(a), 3));
-        Set<String> other = new HashSet<>(PlainText.shingles(PlainText.words(b), 3));
-        if (one.isEmpty() && other.isEmpty()) {
+        List<String> words = PlainText.words(a);
+        List<String> others = PlainText.words(b);
+        if (words.size() < 3 && others.size() < 3) {
             return 0.7;
         }
+        return Math.min(
+                shared(new HashSet<>(PlainText.shingles(words, 3)), new HashSet<>(PlainText.shingles(others, 3))),
+                shared(withDigits(words), withDigits(others)));
+    }
+
+    private static Set<String> withDigits(List<String> words) {
+        Set<String> numbers = new HashSet<>();
+        words.stream().filter(w -> w.chars().anyMatch(Character::isDigit)).forEach(numbers::add);
+        return numbers;
+    }
+
+    /** 1 when both are empty. */
+    private static double shared(Set<String> one, Set<String> other) {
         Set<String> both = new HashSet<>(one);
         both.retainAll(other);
-        return 2.0 * both.size() / (one.size() + other.size());
+        return one.isEmpty() && other.isEmpty() ? 1 : 2.0 * both.size() / (one.size() + other.size());
     }
 }

@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
 /** What a paper is: by a code, by the words its type goes by, by what was learned from papers filed before. */
 public final class ProposeType {
 
+    private static final String NONE = "";
     private static final double LEAST = 0.08;
     private static final double SURE = 0.6;
     private static final double AHEAD = 0.2;
@@ -105,9 +106,11 @@ public final class ProposeType {
     }
 
     /**
-     * The share of each type, summing to 1: naive Bayes over the presence of words (McCallum and Nigam, 1998) with
-     * add-one smoothing. Words of a paper repeat each other, so the evidence is divided by how many words there are
-     * beyond ten; without that the shares would be far too sure.
+     * The share of each type: naive Bayes over the presence of words (McCallum and Nigam, 1998) with
+     * smoothing. Words of a paper repeat each other, so the evidence is divided by how many words there are beyond ten;
+     * without that the shares would be far too sure. Besides the learned types there is “none of them”, in which words
+     * are as frequent as over all papers: what only holds common words is of no learned type, so the shares of types sum
+     * to less than 1.
      */
     static Map<String, Double> byLearning(Set<String> words, TypeWords.Learned learned) {
         Map<String, Double> scores = new HashMap<>();
@@ -131,11 +134,18 @@ public final class ProposeType {
                 scores.put(type, Math.log((double) papers / all) + score / tempered);
             }
         });
+        double none = 0;
+        for (Map<String, Integer> counts : known) {
+            long in = counts.values().stream().mapToLong(Integer::longValue).sum();
+            none += Math.log((in + 0.1) / (all + 0.2));
+        }
+        scores.put(NONE, Math.log(2.0 / all) + none / tempered);
         double most =
                 scores.values().stream().mapToDouble(Double::doubleValue).max().orElse(0);
         scores.replaceAll((type, score) -> Math.exp(score - most));
         double sum = scores.values().stream().mapToDouble(Double::doubleValue).sum();
         scores.replaceAll((type, share) -> share / sum);
+        scores.remove(NONE);
         return scores;
     }
 }

@@ -45,14 +45,24 @@ public final class TypeWords {
         /** The same with one paper more, or one less. */
         public Learned with(String type, String text, int change) {
             Map<String, Integer> morePapers = new HashMap<>(papers);
-            morePapers.merge(type, change, Integer::sum);
+            add(morePapers, type, change);
             Map<String, Map<String, Integer>> more = new HashMap<>(counts);
             for (String word : of(text)) {
                 Map<String, Integer> byType = new HashMap<>(more.getOrDefault(word, Map.of()));
-                byType.merge(type, change, Integer::sum);
-                more.put(word, byType);
+                add(byType, type, change);
+                if (byType.isEmpty()) {
+                    more.remove(word);
+                } else {
+                    more.put(word, byType);
+                }
             }
             return new Learned(morePapers, more);
+        }
+
+        private static void add(Map<String, Integer> to, String type, int change) {
+            if (to.merge(type, change, Integer::sum) == 0) {
+                to.remove(type);
+            }
         }
     }
 }

@@ -41,6 +41,21 @@ class LikePapersTest {
     }
 
     @Test
+    void twoCertificatesOfOneCourseAreTwoPapersThoughTheirWordsAreTheSame() {
+        String form =
+                "this is to certify that %s attended the full course and passed the practical and the written test"
+                        + " course held at fennick hall 16 hours outdoor and riding settings issued %s";
+        assertThat(LikePapers.likeness(
+                        List.of(page(LOOK, form.formatted("noor vahdani born 8 june 1993", "19 november 2026"))),
+                        List.of(page(LOOK, form.formatted("noor vahdani born 8 june 1993", "4 december 2024")))))
+                .isLessThan(LikePapers.SAME);
+        assertThat(LikePapers.likeness(
+                        List.of(page(LOOK, form.formatted("noor vahdani born 8 june 1993", "19 november 2026"))),
+                        List.of(page(NEARLY, form.formatted("noor vahdam born 8 june 1993", "19 november 2026")))))
+                .isGreaterThan(0.8);
+    }
+
+    @Test
     void moreOrFewerPagesOrOtherLooksAreAnotherPaper() {
         assertThat(LikePapers.likeness(List.of(page(LOOK, "a b c d")), List.of(page(OTHER, "a b c d"))))
                 .isZero();

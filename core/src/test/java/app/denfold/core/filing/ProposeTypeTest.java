@@ -77,6 +77,23 @@ class ProposeTypeTest {
                 .isEqualTo(of("straw and oats, amount payable", learned, null));
     }
 
+    @Test
+    void aPaperWithOnlyCommonWordsIsLikeNoLearnedType() {
+        TypeWords.Learned learned = TypeWords.Learned.nothing();
+        for (int i = 0; i < 6; i++) {
+            learned = learned.with("invoice", "oakhollin riding yard amount due oats hay straw payable", 1)
+                    .with("contract", "oakhollin riding yard weekly hours leave notice employer agree", 1)
+                    .with("first-aid", "oakhollin riding yard course attended practical test written passed", 1);
+        }
+        assertThat(of("oakhollin riding yard", learned, null))
+                .allSatisfy(p -> assertThat(p.confidence()).isLessThan(0.35));
+        assertThat(of("oakhollin riding yard oats hay payable", learned, null).get(0))
+                .satisfies(p -> {
+                    assertThat(p.value()).isEqualTo("invoice");
+                    assertThat(p.confidence()).isGreaterThan(0.6);
+                });
+    }
+
     /** Of the papers proposed with about ninety in a hundred, about ninety in a hundred are right. */
     @Test
     void confidenceIsCalibrated() {

@@ -25,6 +25,7 @@ public final class PaperWorkers implements AutoCloseable {
     private static final int TASKS_OF_ONE = 2_000;
     private static final Consumer<PageFacts> NOBODY = page -> {};
 
+    private final boolean yields;
     private final int megabytes;
     private final Duration most;
     private final Semaphore free;
@@ -41,9 +42,19 @@ public final class PaperWorkers implements AutoCloseable {
      * @param most how long a process may take for an answer: for one page when it reads, else for the whole task
      */
     public PaperWorkers(int processes, int megabytes, Duration most) {
+        this(processes, megabytes, most, false);
+    }
+
+    private PaperWorkers(int processes, int megabytes, Duration most, boolean yields) {
+        this.yields = yields;
         this.megabytes = megabytes;
         this.most = most;
         this.free = new Semaphore(processes, true);
+    }
+
+    /** Processes for work that nobody waits for: they leave the processor to those who do. */
+    public static PaperWorkers inBackground(int processes, int megabytes, Duration most) {
+        return new PaperWorkers(processes, megabytes, most, true);
     }
 
     /** @throws WorkerFailed when the paper could not be looked into within its bounds */
@@ -106,7 +117,7 @@ public final class PaperWorkers implements AutoCloseable {
         while (worker != null && !worker.isUsable()) {
             worker = idle.poll();
         }
-        return worker == null ? WorkerProcess.start(megabytes) : worker;
+        return worker == null ? WorkerProcess.start(megabytes, yields) : worker;
     }
 
     private void putBack(WorkerProcess worker) {

@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.io.InputStreamReader;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -26,6 +27,8 @@ final class WorkerProcess implements AutoCloseable {
     /** What {@code -XX:+ExitOnOutOfMemoryError} ends with. */
     private static final int OUT_OF_MEMORY = 3;
 
+    private static final Path NICE = Path.of("/usr/bin/nice");
+
     private final Process process;
     private final Writer tasks;
     private final BufferedReader answers;
@@ -40,9 +43,15 @@ final class WorkerProcess implements AutoCloseable {
         this.answers = new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
     }
 
-    /** @param megabytes how much memory the process may use for what it reads */
-    static WorkerProcess start(int megabytes) throws IOException {
+    /**
+     * @param megabytes how much memory the process may use for what it reads
+     * @param yields whether it, and what it starts, leaves the processor to others who want it
+     */
+    static WorkerProcess start(int megabytes, boolean yields) throws IOException {
         List<String> command = new ArrayList<>();
+        if (yields && Files.isExecutable(NICE)) {
+            command.addAll(List.of(NICE.toString(), "-n", "12"));
+        }
         command.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
         command.addAll(List.of(
                 "-Xmx" + megabytes + "m",

@@ -18,7 +18,7 @@ import org.springframework.stereotype.Component;
 
 /** Sheets to be laid before papers in a stack, so that it splits by itself. */
 @Component
-class CoverSheets {
+public class CoverSheets {
 
     private static final String HINT = "Lay this sheet before the papers and scan all in one go.";
 
@@ -37,7 +37,7 @@ class CoverSheets {
      * @param types codes of types; empty for none
      * @throws Refusal when neither is given
      */
-    byte[] sheets(Viewer viewer, UUID fileId, List<String> types) {
+    public byte[] sheets(Viewer viewer, UUID fileId, List<String> types) {
         PersonFile file = fileId == null ? null : files.visible(viewer, fileId);
         if (file == null && types.isEmpty()) {
             throw Refusal.invalid("types", "A cover sheet names a person, a type, or both.");

@@ -68,6 +68,12 @@ public class FileArrivals {
         return document;
     }
 
+    /** Learns what such papers look like from one that was filed elsewhere, with what is written on it. */
+    @Transactional
+    public void learnFrom(FiledDocument document, String text) {
+        learning.learn(document.id(), document.type(), text);
+    }
+
     /** The bytes as they came, unless pages were chosen from them. */
     private String bytesOf(Arrival arrival) {
         int count = contents.content(arrival.sha256()).pages();

@@ -17,8 +17,6 @@ import org.springframework.stereotype.Component;
 @Component
 class LikeArrivals {
 
-    private static final double SAME = 0.6;
-
     private final ArrivalRepository arrivals;
     private final WaitingArrivals waiting;
     private final ProposeForArrival proposals;
@@ -67,7 +65,7 @@ class LikeArrivals {
             readings.pages(looksAlike).forEach((sha, others) -> {
                 if (LikePapers.likeness(
                                 own, others.stream().map(ReadPage::asLike).toList())
-                        >= SAME) {
+                        >= LikePapers.SAME) {
                     add(like, viewer, arrival, sha, false);
                 }
             });

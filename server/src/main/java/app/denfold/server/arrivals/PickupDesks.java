@@ -73,6 +73,15 @@ class PickupDesks {
                 .toList();
     }
 
+    @Transactional(readOnly = true)
+    public List<String> names(Viewer viewer) {
+        viewer.requireChange();
+        return StreamSupport.stream(desks.findAll().spliterator(), false)
+                .map(d -> d.details().name())
+                .sorted()
+                .toList();
+    }
+
     Optional<PickupDesk> desk(String name) {
         return desks.findById(name);
     }

@@ -39,12 +39,15 @@ class PickupFolders {
     private final Path root;
     private final Arrivals arrivals;
     private final PickupDesks desks;
+    private final FilesAtDesks atDesks;
     private final Map<Path, Sighting> seen = new HashMap<>();
 
-    PickupFolders(@Value("${denfold.pickup}") Path root, Arrivals arrivals, PickupDesks desks) throws IOException {
+    PickupFolders(@Value("${denfold.pickup}") Path root, Arrivals arrivals, PickupDesks desks, FilesAtDesks atDesks)
+            throws IOException {
         this.root = root.toAbsolutePath();
         this.arrivals = arrivals;
         this.desks = desks;
+        this.atDesks = atDesks;
         Files.createDirectories(this.root.resolve("Office desk"));
     }
 
@@ -56,8 +59,8 @@ class PickupFolders {
 
     @Scheduled(fixedDelayString = "${denfold.pickup-interval:1000}")
     void look() {
-        try (Stream<Path> desks = Files.list(root)) {
-            desks.filter(Files::isDirectory).forEach(this::lookInto);
+        try (Stream<Path> found = Files.list(root)) {
+            found.filter(Files::isDirectory).forEach(this::lookInto);
         } catch (IOException unreadable) {
             LOG.warn("The pickup folder {} cannot be read: {}", root, unreadable.getMessage());
         }
@@ -110,7 +113,7 @@ class PickupFolders {
                         name,
                         ReceivedPaper.Way.PICKUP,
                         Actor.system(deskName),
-                        null,
+                        atDesks.openAt(deskName).orElse(null),
                         known.type(),
                         known.description()));
             }

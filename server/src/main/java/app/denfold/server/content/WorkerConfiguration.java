@@ -17,7 +17,6 @@ class WorkerConfiguration {
     /** One for each core, since text recognition keeps a core busy. */
     @Bean(destroyMethod = "close")
     PaperWorkers readingWorkers() {
-        return new PaperWorkers(
-                Math.max(1, Runtime.getRuntime().availableProcessors() - 1), 768, Duration.ofSeconds(150));
+        return PaperWorkers.inBackground(Runtime.getRuntime().availableProcessors(), 768, Duration.ofSeconds(150));
     }
 }

@@ -3,6 +3,7 @@ package app.denfold.server.demo;
 import app.denfold.server.access.Actor;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.arrivals.Arrivals;
+import app.denfold.server.arrivals.CoverSheets;
 import app.denfold.server.arrivals.ReceivedPaper;
 import app.denfold.server.arrivals.ReceivedPaper.Way;
 import app.denfold.server.people.PersonFile;
@@ -24,9 +25,11 @@ class DemoArrivals {
     private static final Actor DESK = Actor.system("Office desk");
 
     private final Arrivals arrivals;
+    private final CoverSheets sheets;
 
-    DemoArrivals(Arrivals arrivals) {
+    DemoArrivals(Arrivals arrivals, CoverSheets sheets) {
         this.arrivals = arrivals;
+        this.sheets = sheets;
     }
 
     void load(Viewer administrator, Viewer guardian, List<PersonFile> people, LocalDate today) {
@@ -52,8 +55,19 @@ class DemoArrivals {
                 null,
                 null,
                 null);
+        // two riders are called so, and nothing on it tells which of them is meant
         receive(
-                scan("risk-acknowledgement", "Risk acknowledgement", jon, yesterday, null, 3),
+                DemoPapers.scanned(
+                        DemoFiles.letterhead("risk-acknowledgement"),
+                        List.of(
+                                "# Risk acknowledgement",
+                                "",
+                                "I have read what can happen when riding, and the rules of the yard.",
+                                "",
+                                "Rider: " + jon.name(),
+                                "",
+                                "Signed " + PracticeCalendar.words(yesterday)),
+                        3),
                 "scan_0089.pdf",
                 Way.PICKUP,
                 DESK,
@@ -112,6 +126,49 @@ class DemoArrivals {
         receive(
                 "%PDF-1.6\nthe transfer broke off here".getBytes(StandardCharsets.UTF_8),
                 "fax_3380.pdf",
+                Way.DROP,
+                administrator.actor(),
+                null,
+                null,
+                null);
+    }
+
+    /** One stack scanned in one go, with a cover sheet before each paper, and papers of other formats. */
+    void loadStack(Viewer administrator, List<PersonFile> people, LocalDate today) {
+        PersonFile petra = named(people, "Petra Lindqvarn");
+        PersonFile oswin = named(people, "Oswin Tarrafal");
+        PersonFile jorun = named(people, "Jorun Haukelid");
+        LocalDate dated = today.minusDays(3);
+        byte[] stack = DemoPapers.merged(List.of(
+                DemoPapers.scannedPdf(sheets.sheets(administrator, petra.id(), List.of("first-aid")), 1),
+                scan("first-aid", "First aid certificate", petra, dated, null, 2),
+                DemoPapers.scannedPdf(sheets.sheets(administrator, oswin.id(), List.of()), 3),
+                scan("handbook", "Handbook receipt", oswin, dated, null, 4),
+                DemoPapers.scannedPdf(sheets.sheets(administrator, null, List.of("manual-handling")), 5),
+                scan("manual-handling", "Manual handling", oswin, dated, null, 6),
+                DemoPapers.scannedPdf(sheets.sheets(administrator, jorun.id(), List.of("contract")), 7),
+                DemoPapers.scanned(
+                        DemoFiles.letterhead("contract"),
+                        PaperText.of("contract", "Contract", jorun, dated, null),
+                        8)));
+        receive(stack, "scan_0300.pdf", Way.PICKUP, DESK, null, null, null);
+        PersonFile pia = named(people, "Pia Kvitová-Lark");
+        receive(
+                DemoPapers.upsideDown(scan("contact-sheet", "Emergency contact sheet", pia, dated, null, 9)),
+                "scan_0301.pdf",
+                Way.PICKUP,
+                DESK,
+                null,
+                null,
+                null);
+        receive(DemoPapers.memo(), "Memo about Pepperpot.wav", Way.DROP, administrator.actor(), null, null, null);
+        receive(
+                DemoPapers.table(List.of(
+                        List.of("Box", "Horse", "Hay, kg", "Oats, kg"),
+                        List.of("B 4", "Quillon", "8", "2"),
+                        List.of("B 7", "Tansy", "7", "1.5"),
+                        List.of("C 5", "Pepperpot", "6", "1"))),
+                "Boxes and feed.xlsx",
                 Way.DROP,
                 administrator.actor(),
                 null,

@@ -2,9 +2,11 @@ package app.denfold.server.demo;
 
 import app.denfold.server.access.Accounts;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.arrivals.FileArrivals;
 import app.denfold.server.coverage.GrantWaiver;
 import app.denfold.server.coverage.WaiverDetails;
 import app.denfold.server.documents.Documents;
+import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.portal.Asks;
 import app.denfold.server.portal.Guests;
@@ -28,6 +30,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Profile("demo")
 class DemoData implements ApplicationRunner {
 
+    private static final int TAUGHT_BY = 14;
     private static final Logger LOG = LoggerFactory.getLogger(DemoData.class);
 
     private final PracticeSettings settings;
@@ -36,6 +39,7 @@ class DemoData implements ApplicationRunner {
     private final DemoAccounts demoAccounts;
     private final DemoFiles files;
     private final DemoArrivals arrivals;
+    private final FileArrivals filing;
     private final Accounts accounts;
     private final Guests guests;
     private final Asks asks;
@@ -51,6 +55,7 @@ class DemoData implements ApplicationRunner {
             DemoAccounts demoAccounts,
             DemoFiles files,
             DemoArrivals arrivals,
+            FileArrivals filing,
             Accounts accounts,
             Guests guests,
             Asks asks,
@@ -65,6 +70,7 @@ class DemoData implements ApplicationRunner {
         this.demoAccounts = demoAccounts;
         this.files = files;
         this.arrivals = arrivals;
+        this.filing = filing;
         this.accounts = accounts;
         this.guests = guests;
         this.asks = asks;
@@ -115,11 +121,22 @@ class DemoData implements ApplicationRunner {
             documents.ofFile(edie.id()).stream()
                     .filter(d -> d.type().equals("guardian-consent") || d.type().equals("letter"))
                     .forEach(d -> guests.share(ottilie, d.id(), ruth.accountId()));
+            people.stream().limit(TAUGHT_BY).forEach(this::teach);
             arrivals.load(ottilie, ruth, people, today);
             if (everyone) {
+                arrivals.loadStack(ottilie, people, today);
                 arrivals.loadMore(ottilie, people, today);
             }
         });
+    }
+
+    /** What the demo's papers look like is learned from those of the first few people. */
+    private void teach(PersonFile person) {
+        for (FiledDocument document : documents.ofFile(person.id())) {
+            List<String> text =
+                    PaperText.of(document.type(), documents.typeLabel(document), person, document.documentDate(), null);
+            filing.learnFrom(document, String.join("\n", text));
+        }
     }
 
     private Viewer guardian(Viewer by, PersonFile child) {

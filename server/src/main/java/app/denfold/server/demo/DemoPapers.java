@@ -5,6 +5,7 @@ import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.geom.AffineTransform;
 import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -15,9 +16,15 @@ import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageWriter;
 import javax.imageio.stream.ImageOutputStream;
+import javax.sound.sampled.AudioFileFormat;
+import javax.sound.sampled.AudioFormat;
+import javax.sound.sampled.AudioInputStream;
+import javax.sound.sampled.AudioSystem;
 import org.apache.fontbox.ttf.TTFParser;
 import org.apache.fontbox.ttf.TrueTypeFont;
+import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.io.RandomAccessReadBuffer;
+import org.apache.pdfbox.multipdf.PDFMergerUtility;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
@@ -30,6 +37,9 @@ import org.apache.pdfbox.pdmodel.graphics.image.JPEGFactory;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 import org.apache.pdfbox.rendering.ImageType;
 import org.apache.pdfbox.rendering.PDFRenderer;
+import org.apache.poi.xssf.usermodel.XSSFRow;
+import org.apache.poi.xssf.usermodel.XSSFSheet;
+import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 
 /** Makes papers with real pages: typed, scanned and photographed ones. The same input gives the same pages. */
 final class DemoPapers {
@@ -72,11 +82,27 @@ final class DemoPapers {
 
     /** The same as an office scanner would make it: grey, slightly turned, with some noise. */
     static byte[] scanned(String letterhead, List<String> lines, long seed) {
-        try (PDDocument typed = document(letterhead, lines);
-                PDDocument scan = new PDDocument()) {
+        try (PDDocument typed = document(letterhead, lines)) {
+            return scanned(typed, seed);
+        } catch (IOException impossible) {
+            throw new IllegalStateException(impossible);
+        }
+    }
+
+    /** A PDF printed and scanned again. */
+    static byte[] scannedPdf(byte[] pdf, long seed) {
+        try (PDDocument printed = Loader.loadPDF(pdf)) {
+            return scanned(printed, seed);
+        } catch (IOException impossible) {
+            throw new IllegalStateException(impossible);
+        }
+    }
+
+    private static byte[] scanned(PDDocument printed, long seed) throws IOException {
+        try (PDDocument scan = new PDDocument()) {
             Random random = new Random(seed);
-            PDFRenderer renderer = new PDFRenderer(typed);
-            for (int i = 0; i < typed.getNumberOfPages(); i++) {
+            PDFRenderer renderer = new PDFRenderer(printed);
+            for (int i = 0; i < printed.getNumberOfPages(); i++) {
                 BufferedImage page = askew(renderer.renderImageWithDPI(i, 110, ImageType.GRAY), random);
                 PDImageXObject image = JPEGFactory.createFromImage(scan, page, 0.6f);
                 PDPage to = new PDPage(PDRectangle.A4);
@@ -86,6 +112,66 @@ final class DemoPapers {
                 }
             }
             return bytes(scan);
+        }
+    }
+
+    /** Several papers as one stack that went through the scanner in one go. */
+    static byte[] merged(List<byte[]> papers) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        PDFMergerUtility merger = new PDFMergerUtility();
+        merger.setDestinationStream(out);
+        papers.forEach(p -> merger.addSource(new RandomAccessReadBuffer(p)));
+        try {
+            merger.mergeDocuments(null);
+            return out.toByteArray();
+        } catch (IOException impossible) {
+            throw new IllegalStateException(impossible);
+        }
+    }
+
+    /** The same scan, laid into the scanner the wrong way round. */
+    static byte[] upsideDown(byte[] scan) {
+        try (PDDocument document = Loader.loadPDF(scan)) {
+            document.getPages().forEach(page -> page.setRotation(180));
+            return bytes(document);
+        } catch (IOException impossible) {
+            throw new IllegalStateException(impossible);
+        }
+    }
+
+    /** A spoken memo, as far as a machine that cannot speak can make one: two seconds of a humming voice. */
+    static byte[] memo() {
+        float rate = 8_000;
+        byte[] samples = new byte[(int) (2 * rate)];
+        for (int i = 0; i < samples.length; i++) {
+            double loud = 60 * Math.abs(Math.sin(Math.PI * i / rate * 2.5));
+            samples[i] = (byte) (loud * Math.sin(2 * Math.PI * 140 * i / rate));
+        }
+        AudioFormat format = new AudioFormat(rate, 8, 1, true, false);
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (AudioInputStream sound = AudioSystem.getAudioInputStream(
+                new AudioFormat(rate, 16, 1, true, false),
+                new AudioInputStream(new ByteArrayInputStream(samples), format, samples.length))) {
+            AudioSystem.write(sound, AudioFileFormat.Type.WAVE, out);
+            return out.toByteArray();
+        } catch (IOException impossible) {
+            throw new IllegalStateException(impossible);
+        }
+    }
+
+    /** A spreadsheet with one sheet. */
+    static byte[] table(List<List<String>> rows) {
+        try (XSSFWorkbook book = new XSSFWorkbook()) {
+            XSSFSheet sheet = book.createSheet("Boxes");
+            for (int r = 0; r < rows.size(); r++) {
+                XSSFRow row = sheet.createRow(r);
+                for (int c = 0; c < rows.get(r).size(); c++) {
+                    row.createCell(c).setCellValue(rows.get(r).get(c));
+                }
+            }
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            book.write(out);
+            return out.toByteArray();
         } catch (IOException impossible) {
             throw new IllegalStateException(impossible);
         }

@@ -2,9 +2,19 @@ package app.denfold.server.reading;
 
 import java.util.Collection;
 import java.util.List;
+import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.CrudRepository;
 
 interface PaperReadingRepository extends CrudRepository<PaperReading, String> {
+
+    /** Hashes of papers to be read, the longest waiting first. */
+    @Query("select r.sha256 from PaperReading r where r.state = app.denfold.server.reading.PaperReading.State.QUEUED"
+            + " order by r.askedAt limit 200")
+    List<String> findQueued();
+
+    @Query("select count(r) > 0 from PaperReading r where r.sha256 = :sha256"
+            + " and r.state = app.denfold.server.reading.PaperReading.State.QUEUED")
+    boolean isQueued(String sha256);
 
     List<PaperReading> findBySha256In(Collection<String> hashes);
 }

@@ -1,16 +1,12 @@
 package app.denfold.server.reading;
 
 import app.denfold.server.practice.PracticeCalendar;
-import com.github.kagkarlsson.scheduler.SchedulerClient;
-import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import jakarta.annotation.Nullable;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -18,22 +14,14 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Readings {
 
-    static final TaskDescriptor<Void> TASK = TaskDescriptor.of("read-paper");
-
     private final PaperReadingRepository readings;
     private final ReadPages pages;
     private final PracticeCalendar calendar;
-    private final ObjectProvider<SchedulerClient> scheduler;
 
-    Readings(
-            PaperReadingRepository readings,
-            ReadPages pages,
-            PracticeCalendar calendar,
-            ObjectProvider<SchedulerClient> scheduler) {
+    Readings(PaperReadingRepository readings, ReadPages pages, PracticeCalendar calendar) {
         this.readings = readings;
         this.pages = pages;
         this.calendar = calendar;
-        this.scheduler = scheduler;
     }
 
     /**
@@ -61,7 +49,6 @@ public class Readings {
             return known.state() != PaperReading.State.QUEUED;
         }
         readings.save(new PaperReading(sha256, calendar.now()));
-        scheduler.getObject().scheduleIfNotExists(TASK.instance(sha256).scheduledTo(Instant.EPOCH));
         return false;
     }
 

@@ -10,9 +10,16 @@ import app.denfold.server.content.Contents;
 import app.denfold.server.practice.PracticeCalendar;
 import com.github.kagkarlsson.scheduler.task.Task;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import com.github.kagkarlsson.scheduler.task.schedule.Schedules;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.sql.Connection;
+import java.sql.PreparedStatement;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Duration;
 import java.util.List;
+import javax.sql.DataSource;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.ApplicationEventPublisher;
@@ -21,9 +28,13 @@ import org.springframework.context.annotation.Configuration;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/** Reads one paper, page by page; each page is kept as soon as it is read, so that a restart goes on where it stopped. */
+/**
+ * Reads the papers that wait for it, in the order they were asked for, page by page; each page is kept as soon as it is
+ * read, so that a restart goes on where it stopped. A paper is held by a lock of the database session, which ends with
+ * the process whatever becomes of it.
+ */
 @Component
-class ReadPaperJob {
+class ReadPapersJob {
 
     private final PaperReadingRepository readings;
     private final ReadPages pages;
@@ -33,8 +44,9 @@ class ReadPaperJob {
     private final TransactionTemplate transactions;
     private final ApplicationEventPublisher events;
     private final Settings settings;
+    private final DataSource database;
 
-    ReadPaperJob(
+    ReadPapersJob(
             PaperReadingRepository readings,
             ReadPages pages,
             Contents contents,
@@ -42,6 +54,7 @@ class ReadPaperJob {
             PracticeCalendar calendar,
             TransactionTemplate transactions,
             ApplicationEventPublisher events,
+            DataSource database,
             @Value("${denfold.recognition.on:true}") boolean recognise,
             @Value("${denfold.recognition.languages:eng}") String languages) {
         this.readings = readings;
@@ -51,10 +64,39 @@ class ReadPaperJob {
         this.calendar = calendar;
         this.transactions = transactions;
         this.events = events;
+        this.database = database;
         this.settings = new Settings(recognise, languages);
     }
 
-    void run(String sha256) {
+    /** Reads until nothing waits that no other reader holds. */
+    void drain() {
+        try (Connection session = database.getConnection()) {
+            for (String sha256 : readings.findQueued()) {
+                if (locks(session, "pg_try_advisory_lock", sha256)) {
+                    try {
+                        if (readings.isQueued(sha256)) {
+                            read(sha256);
+                        }
+                    } finally {
+                        locks(session, "pg_advisory_unlock", sha256);
+                    }
+                }
+            }
+        } catch (SQLException away) {
+            throw new IllegalStateException("The database cannot be asked for papers to read", away);
+        }
+    }
+
+    private static boolean locks(Connection session, String function, String sha256) throws SQLException {
+        try (PreparedStatement lock = session.prepareStatement("select " + function + "(hashtextextended(?, 7))")) {
+            lock.setString(1, sha256);
+            try (ResultSet got = lock.executeQuery()) {
+                return got.next() && got.getBoolean(1);
+            }
+        }
+    }
+
+    private void read(String sha256) {
         Content content = contents.content(sha256);
         Format format = Format.ofMediaType(content.mediaType()).orElse(null);
         try {
@@ -89,12 +131,24 @@ class ReadPaperJob {
         });
     }
 
+    /** Two readers, for the two processors of a small server; each is a task of its own, so that several nodes share the work. */
     @Configuration
     static class Registered {
+        private static final Duration PAUSE = Duration.ofMillis(500);
+
         @Bean
-        Task<Void> readPaper(ObjectProvider<ReadPaperJob> job) {
-            return Tasks.oneTime(Readings.TASK)
-                    .execute((instance, context) -> job.getObject().run(instance.getId()));
+        Task<Void> firstReader(ObjectProvider<ReadPapersJob> job) {
+            return reader(1, job);
+        }
+
+        @Bean
+        Task<Void> secondReader(ObjectProvider<ReadPapersJob> job) {
+            return reader(2, job);
+        }
+
+        private static Task<Void> reader(int number, ObjectProvider<ReadPapersJob> job) {
+            return Tasks.recurring("read-papers-" + number, Schedules.fixedDelay(PAUSE))
+                    .execute((instance, context) -> job.getObject().drain());
         }
     }
 }
