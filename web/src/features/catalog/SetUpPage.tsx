@@ -1,5 +1,6 @@
 import { Navigate, NavLink, Route, Routes } from "react-router";
 import { Where } from "../../ui/Where";
+import { PickupsSetUp } from "../arrivals/PickupsSetUp";
 import { ChecklistsSetUp } from "./ChecklistsSetUp";
 import { ImportPeople } from "./ImportPeople";
 import { KindsSetUp } from "./KindsSetUp";
@@ -13,6 +14,7 @@ const PLACES = [
   { path: "types", label: "Document types", words: "how long a paper holds" },
   { path: "kinds", label: "Kinds and facts", words: "what is known of a person" },
   { path: "sections", label: "Sections", words: "the parts of a file" },
+  { path: "pickups", label: "Pickups", words: "scanners and cover sheets" },
   { path: "people", label: "People from a list", words: "new files from CSV" },
   { path: "rules", label: "Rules as JSON", words: "out and in" },
 ];
@@ -37,6 +39,7 @@ export function SetUpPage() {
         <Route path="types/:code?" element={<TypesSetUp />} />
         <Route path="kinds/:code?" element={<KindsSetUp />} />
         <Route path="sections" element={<SectionsSetUp />} />
+        <Route path="pickups" element={<PickupsSetUp />} />
         <Route path="people" element={<ImportPeople />} />
         <Route path="rules" element={<RulesAsJson />} />
         <Route path="*" element={<Navigate to="/set-up/checklists" replace />} />

@@ -8,6 +8,8 @@ import { day } from "../../ui/days";
 import { Loaded } from "../../ui/Quiet";
 import { Where } from "../../ui/Where";
 import { AddPapers } from "../arrivals/AddPapers";
+import { CoverSheetModal } from "../arrivals/CoverSheetModal";
+import { ScansForThisFile } from "../arrivals/ScansForThisFile";
 import { ChaseModal } from "../chasing/ChaseModal";
 import { LedgerList } from "../coverage/LedgerList";
 import { LinesView } from "../coverage/LinesView";
@@ -47,6 +49,7 @@ export function FilePage() {
 
 function Head({ file, ledger }: { file: File; ledger?: LedgerData }) {
   const [chases, setChases] = useState(false);
+  const [covers, setCovers] = useState(false);
   const mayChange = useMayChange();
   const initials = `${file.givenName[0] ?? ""}${file.familyName[0] ?? ""}`;
   return (
@@ -86,6 +89,9 @@ function Head({ file, ledger }: { file: File; ledger?: LedgerData }) {
         <>
           <Button onClick={() => setChases(true)}>Chase</Button>
           <AddPapers fileId={file.id} />
+          <Button onClick={() => setCovers(true)}>Cover sheets</Button>
+          <CoverSheetModal person={file} open={covers} onClose={() => setCovers(false)} />
+          <ScansForThisFile fileId={file.id} />
           <ChaseModal fileId={file.id} open={chases} onClose={() => setChases(false)} />
         </>
       )}

@@ -87,6 +87,50 @@ class PickupTest {
                 .containsExactly(false);
     }
 
+    private static String slot(Api api, UUID file) {
+        try {
+            return api.slot(file, "first-aid");
+        } catch (Exception failed) {
+            throw new IllegalStateException(failed);
+        }
+    }
+
+    @Test
+    void papersBehindCoverSheetsAreFiledByThemselvesOnlyWhereTheDeskSaysSoAndTheDateIsSure() throws Exception {
+        Api api = practice.administrator();
+        Map<String, Object> desk = new HashMap<>(Map.of(
+                "name",
+                "Cover desk",
+                "splitBlank",
+                false,
+                "splitCounts",
+                false,
+                "splitEvery",
+                0,
+                "dropBlank",
+                false,
+                "filesCovers",
+                true));
+        assertThat(api.send(HttpMethod.PUT, "/api/set-up/pickups", desk).status())
+                .isEqualTo(204);
+        UUID file = api.newEmployee("Coverfiled", null);
+        byte[] cover =
+                api.get("/api/cover-sheets?fileId=" + file + "&type=first-aid").bytes();
+        String dated = "This certificate of the whole course was issued on 3 March 2026 at Fennick Hall";
+        byte[] stack = Papers.merged(List.of(
+                cover,
+                Papers.pdf(dated),
+                cover,
+                Papers.pdf("A certificate of the whole course without any day on it")));
+        Files.write(pickup.resolve("Cover desk/stack.pdf"), stack);
+        await(() -> slot(api, file).equals("in-review"));
+        Api.Answer left = api.get("/api/arrivals");
+        assertThat(left.<List<List<Integer>>>at("$[?(@.broughtBy=='Cover desk')].pages[*].page"))
+                .hasSize(1);
+        List<String> trail = api.get("/api/files/{id}/trail", file).at("$[*].sentence");
+        assertThat(trail).anyMatch(s -> s.contains("filed by itself by its cover sheet"));
+    }
+
     @Test
     void aDeskNeedsANameThatAFolderCanHaveAndATypeThatThereIs() throws Exception {
         Api api = practice.administrator();

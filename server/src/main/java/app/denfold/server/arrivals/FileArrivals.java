@@ -1,5 +1,7 @@
 package app.denfold.server.arrivals;
 
+import app.denfold.core.filing.CoverCode;
+import app.denfold.server.access.Actor;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.content.Contents;
 import app.denfold.server.documents.Documents;
@@ -72,6 +74,35 @@ public class FileArrivals {
     @Transactional
     public void learnFrom(FiledDocument document, String text) {
         learning.learn(document.id(), document.type(), text);
+    }
+
+    /**
+     * Files a paper without being asked, where its desk does so: its cover sheet must name person and type, and its date
+     * must be sure. Otherwise it waits as any other.
+     */
+    void byItself(Arrival arrival, Actor desk) {
+        boolean named = arrival.cover()
+                .filter(c -> c.fileNumber() != null && c.type() != null)
+                .isPresent();
+        boolean sure = arrival.proposedFile() != null
+                && arrival.proposedDated() != null
+                && arrival.cover()
+                        .map(CoverCode::type)
+                        .filter(t -> t.equals(arrival.proposedType()))
+                        .isPresent();
+        if (!named || !sure) {
+            return;
+        }
+        FiledDocument document = documents.takeOver(
+                desk,
+                new FilingDetails(arrival.proposedFile(), arrival.proposedType(), arrival.proposedDated(), null, null),
+                new Documents.Received(
+                        bytesOf(arrival),
+                        calendar.dayOf(arrival.receivedAt()),
+                        arrival.sourceInWords() + ", filed by itself by its cover sheet"),
+                Documents.History.none());
+        arrival.file(document.id());
+        learning.learn(document.id(), document.type(), proposals.text(arrival));
     }
 
     /** The bytes as they came, unless pages were chosen from them. */

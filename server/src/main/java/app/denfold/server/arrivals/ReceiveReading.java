@@ -18,6 +18,7 @@ class ReceiveReading {
     private final EditPages edit;
     private final ProposeForArrival proposals;
     private final PickupDesks desks;
+    private final FileArrivals filing;
     private final Readings readings;
     private final Contents contents;
 
@@ -26,12 +27,14 @@ class ReceiveReading {
             EditPages edit,
             ProposeForArrival proposals,
             PickupDesks desks,
+            FileArrivals filing,
             Readings readings,
             Contents contents) {
         this.arrivals = arrivals;
         this.edit = edit;
         this.proposals = proposals;
         this.desks = desks;
+        this.filing = filing;
         this.readings = readings;
         this.contents = contents;
     }
@@ -48,9 +51,23 @@ class ReceiveReading {
         if (!arrival.hasChosenPages()) {
             setUpright(arrival);
             edit.splitByRules(Actor.system("Den Fold"), arrival, desks.rulesFor(arrival));
+            fileByCovers(arrival);
         }
         if (arrival.state() == Arrival.State.WAITING) {
             proposals.renew(arrival);
+        }
+    }
+
+    private void fileByCovers(Arrival arrival) {
+        boolean asked = arrival.source() == Arrival.Source.PICKUP
+                && desks.desk(arrival.broughtBy())
+                        .filter(PickupDesk::filesCovers)
+                        .isPresent();
+        if (asked && arrival.state() == Arrival.State.SPLIT) {
+            Actor desk = Actor.system(arrival.broughtBy());
+            arrivals.findBatch(arrival.id()).stream()
+                    .filter(part -> part.state() == Arrival.State.WAITING)
+                    .forEach(part -> filing.byItself(part, desk));
         }
     }
 

@@ -1,0 +1,36 @@
+import { queryOptions } from "@tanstack/react-query";
+import { useSyncExternalStore } from "react";
+import { answer, api } from "../../api/client";
+
+const KEY = "denfold.desk";
+const CHANGED = "denfold-desk";
+
+export const desksOptions = queryOptions({
+  queryKey: ["desks"],
+  queryFn: () => answer(api.GET("/api/desks")),
+  staleTime: 60_000,
+});
+
+export const pickupsOptions = queryOptions({
+  queryKey: ["set-up", "pickups"],
+  queryFn: () => answer(api.GET("/api/set-up/pickups")),
+});
+
+function watch(changed: () => void) {
+  window.addEventListener(CHANGED, changed);
+  window.addEventListener("storage", changed);
+  return () => {
+    window.removeEventListener(CHANGED, changed);
+    window.removeEventListener("storage", changed);
+  };
+}
+
+/** The desk at which this browser stands, kept in the browser; empty for none. */
+export function useDesk(): [string, (desk: string) => void] {
+  const desk = useSyncExternalStore(watch, () => localStorage.getItem(KEY) ?? "");
+  const choose = (name: string) => {
+    localStorage.setItem(KEY, name);
+    window.dispatchEvent(new Event(CHANGED));
+  };
+  return [desk, choose];
+}
