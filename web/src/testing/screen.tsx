@@ -1,8 +1,11 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { render } from "@testing-library/react";
+import { configure, render } from "@testing-library/react";
 import { App as AntApp, ConfigProvider } from "antd";
 import type { ReactNode } from "react";
 import { MemoryRouter, Route, Routes } from "react-router";
+
+// a busy machine takes longer than the usual second
+configure({ asyncUtilTimeout: 6_000 });
 
 export type Call = { method: string; path: string; body: unknown };
 type Answers = Record<string, unknown | ((call: Call) => unknown)>;

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { Button, Checkbox, Progress, Tooltip } from "antd";
-import { useEffect, useRef } from "react";
+import { memo, useEffect, useRef } from "react";
 import { bytes, moment } from "../../ui/days";
 import { practiceOptions } from "../access/sessionQueries";
 import { type Arrival, pageImage } from "./arrivalQueries";
@@ -40,7 +40,7 @@ type ArrivalListProps = {
   chosen?: Arrival;
   ticked: ReadonlySet<string>;
   onTick: (id: string) => void;
-  onChoose: (arrival: Arrival) => void;
+  onChoose: (id: string) => void;
   uploads: ReturnType<typeof useUploads>;
 };
 
@@ -135,10 +135,17 @@ type ArrivalLineProps = {
   chosen: boolean;
   ticked: boolean;
   onTick: (id: string) => void;
-  onChoose: (a: Arrival) => void;
+  onChoose: (id: string) => void;
 };
 
-function ArrivalLine({ arrival, chosen, ticked, onTick, onChoose }: ArrivalLineProps) {
+/** Drawn anew only when something of it changed: the list is long, and a key must be answered at once. */
+const ArrivalLine = memo(function ArrivalLine({
+  arrival,
+  chosen,
+  ticked,
+  onTick,
+  onChoose,
+}: ArrivalLineProps) {
   const box = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (chosen) {
@@ -150,7 +157,7 @@ function ArrivalLine({ arrival, chosen, ticked, onTick, onChoose }: ArrivalLineP
     .join(" ");
   return (
     <div ref={box} className={classes} aria-current={chosen}>
-      <button type="button" className="arrival-open" onClick={() => onChoose(arrival)}>
+      <button type="button" className="arrival-open" onClick={() => onChoose(arrival.id)}>
         <span className={arrival.state === "SET_ASIDE" ? "arrival-thumb bad" : "arrival-thumb"}>
           {arrival.pages.length > 0 && <img src={pageImage(arrival, 1, 160)} alt="" loading="lazy" />}
         </span>
@@ -172,7 +179,7 @@ function ArrivalLine({ arrival, chosen, ticked, onTick, onChoose }: ArrivalLineP
       )}
     </div>
   );
-}
+});
 
 /** What is known of it besides the person, shortest first. */
 function underline(arrival: Arrival): string {

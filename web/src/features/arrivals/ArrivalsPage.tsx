@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Modal } from "antd";
-import { type DragEvent, useEffect, useState } from "react";
+import { type DragEvent, useCallback, useEffect, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 import { api } from "../../api/client";
 import { useKeys } from "../../ui/keys";
@@ -20,6 +20,7 @@ import {
 } from "./arrivalQueries";
 import { FilingSheet } from "./FilingSheet";
 import { SetAsideSheet } from "./SetAsideSheet";
+import { useFiling } from "./useFiling";
 import { useUploads } from "./useUploads";
 
 /** Waiting papers, the pages of the chosen one, and the sheet that files it. */
@@ -60,13 +61,18 @@ function Desk({ list, uploads }: { list: Arrival[]; uploads: ReturnType<typeof u
     list.findIndex((a) => a.id === search.get("paper")),
   );
   const chosen = list[at];
-  const choose = (id?: string) => setSearch(id ? { paper: id } : {}, { replace: true });
+  const latest = useRef(setSearch);
+  latest.current = setSearch;
+  const choose = useCallback((id?: string) => latest.current(id ? { paper: id } : {}, { replace: true }), []);
   const step = (by: number) => choose(list[Math.max(0, Math.min(list.length - 1, at + by))]?.id);
-  const tick = (id: string) =>
-    setTicked((old) => {
-      const now = new Set(old);
-      return now.delete(id) ? now : now.add(id);
-    });
+  const tick = useCallback(
+    (id: string) =>
+      setTicked((old) => {
+        const now = new Set(old);
+        return now.delete(id) ? now : now.add(id);
+      }),
+    [],
+  );
   useKeys({
     j: () => step(1),
     k: () => step(-1),
@@ -77,11 +83,13 @@ function Desk({ list, uploads }: { list: Arrival[]; uploads: ReturnType<typeof u
   usePrefetch(list[at + 1]);
   const others = list.filter((a) => ticked.has(a.id) && a.id !== chosen?.id && a.state === "WAITING");
   const gone = () => {
-    const done = new Set([chosen?.id, ...others.map((o) => o.id)]);
-    const next = [...list.slice(at + 1), ...list.slice(0, at).reverse()].find((a) => !done.has(a.id));
+    const left = new Set([chosen?.id, ...others.map((o) => o.id)]);
+    const onward = [...list.slice(at + 1), ...list.slice(0, at).reverse()].filter((a) => !left.has(a.id));
     setTicked(new Set());
-    choose(next?.id);
+    choose((onward.find((a) => a.state === "WAITING") ?? onward[0])?.id);
   };
+  const { file, undo } = useFiling(gone, choose);
+  useKeys({ u: undo });
   return (
     <div className="arrivals">
       <Where>
@@ -98,7 +106,7 @@ function Desk({ list, uploads }: { list: Arrival[]; uploads: ReturnType<typeof u
         chosen={chosen}
         ticked={ticked}
         onTick={tick}
-        onChoose={(a) => choose(a.id)}
+        onChoose={choose}
         uploads={uploads}
       />
       {chosen ? (
@@ -111,7 +119,7 @@ function Desk({ list, uploads }: { list: Arrival[]; uploads: ReturnType<typeof u
             onKeys={() => setShowsKeys(true)}
           />
           {chosen.state === "WAITING" ? (
-            <FilingSheet key={chosen.id} arrival={chosen} others={others} onGone={gone} onChoose={choose} />
+            <FilingSheet arrival={chosen} others={others} onFile={file} />
           ) : (
             <SetAsideSheet key={chosen.id} arrival={chosen} onGone={gone} />
           )}

@@ -21,38 +21,33 @@ import { LikePapersNote } from "./LikePapersNote";
 import { PersonPicker } from "./PersonPicker";
 import { type Offer, ProposalList } from "./ProposalList";
 import { TypePicker } from "./TypePicker";
-import { useFiling } from "./useFiling";
+import type { Filing } from "./useFiling";
 
 type FilingSheetProps = {
   /** The paper that is shown, and the others that take the same details. */
   arrival: Arrival;
   others: Arrival[];
-  onGone: () => void;
-  onChoose: (id: string) => void;
+  onFile: (filing: Filing) => void;
 };
 
 /** Person, type and dates of a waiting paper; the name it will get and the slot it will fill; the key that files it. */
-export function FilingSheet({ arrival, others, onGone, onChoose }: FilingSheetProps) {
+export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
   const detail = useQuery(arrivalOptions(arrival)).data;
-  const [touched, setTouched] = useState<Draft>({});
-  const draft = { ...proposedDraft(arrival, detail), ...touched };
+  const [touched, setTouched] = useState<{ of: string; draft: Draft; missing?: string }>();
+  const mine = touched?.of === arrival.id ? touched : undefined;
+  const draft = { ...proposedDraft(arrival, detail), ...mine?.draft };
   const [setsAside, setSetsAside] = useState(false);
-  const [missing, setMissing] = useState<string>();
   const mayChange = useQuery(meOptions).data?.mayChange ?? false;
   const preview = useQuery(previewOptions(arrival.id, draft));
-  const { file, undo } = useFiling([arrival, ...others], onGone, onChoose);
   const aside = useSetAside(arrival, () => setSetsAside(false));
   const problem = preview.error;
-  const change = (part: Draft) => {
-    setMissing(undefined);
-    setTouched({ ...touched, ...part });
-  };
+  const change = (part: Draft) => setTouched({ of: arrival.id, draft: { ...mine?.draft, ...part } });
   const fileIt = () => {
     const details = complete(draft);
-    if (details && !file.isPending) {
-      file.mutate(details);
-    } else if (!details) {
-      setMissing(lacking(draft));
+    if (details) {
+      onFile({ chosen: [arrival, ...others], details });
+    } else {
+      setTouched({ of: arrival.id, draft: mine?.draft ?? {}, missing: lacking(draft) });
     }
   };
   const persons = personOffers(detail);
@@ -60,7 +55,6 @@ export function FilingSheet({ arrival, others, onGone, onChoose }: FilingSheetPr
   useKeys({
     enter: fileIt,
     x: () => setSetsAside(true),
-    u: undo,
     ...digits(persons, 1, (fileId) => change({ fileId })),
     ...digits(types, 6, (type) => change({ type })),
     p: () => document.getElementById("filing-person")?.focus(),
@@ -76,11 +70,7 @@ export function FilingSheet({ arrival, others, onGone, onChoose }: FilingSheetPr
         {arrival.note && <p className="muted">{arrival.note}</p>}
         {detail?.message && <Message from={detail.sender} text={detail.message} />}
         <Form layout="vertical" disabled={!mayChange}>
-          <Form.Item
-            label={<Label words="Person" key1="P" />}
-            htmlFor="filing-person"
-            {...told(problem, "fileId")}
-          >
+          <Form.Item label="Person" htmlFor="filing-person" {...told(problem, "fileId")}>
             <PersonPicker
               id="filing-person"
               value={draft.fileId}
@@ -95,7 +85,7 @@ export function FilingSheet({ arrival, others, onGone, onChoose }: FilingSheetPr
               onTake={(fileId) => change({ fileId })}
             />
           </Form.Item>
-          <Form.Item label={<Label words="Type" key1="Y" />} htmlFor="filing-type" {...told(problem, "type")}>
+          <Form.Item label="Type" htmlFor="filing-type" {...told(problem, "type")}>
             <TypePicker value={draft.type} onChange={(type) => change({ type })} />
             <ProposalList
               name="Proposed types"
@@ -149,7 +139,7 @@ export function FilingSheet({ arrival, others, onGone, onChoose }: FilingSheetPr
         </Form>
         {preview.data && <FilingEffect preview={preview.data} />}
         {unreadable(arrival, detail)}
-        {missing && <Alert type="warning" title={missing} />}
+        {mine?.missing && <Alert type="warning" title={mine.missing} />}
         {problem && !fieldProblem(problem) && <Alert type="error" title={wordsOf(problem)} />}
       </div>
       {mayChange && (
@@ -171,14 +161,6 @@ export function FilingSheet({ arrival, others, onGone, onChoose }: FilingSheetPr
         onReason={aside.mutate}
       />
     </section>
-  );
-}
-
-function Label({ words, key1 }: { words: string; key1: string }) {
-  return (
-    <>
-      {words}&nbsp;<kbd>{key1}</kbd>
-    </>
   );
 }
 

@@ -160,7 +160,10 @@ function DeskForm({ desk, folder, isNew = false, onSaved }: DeskFormProps) {
           {tick("dropBlank", "empty back sides are left out")}
         </div>
         <span>Without being asked</span>
-        {tick("filesCovers", "papers whose cover sheet names person and type, and whose date is sure, are filed")}
+        {tick(
+          "filesCovers",
+          "papers whose cover sheet names person and type, and whose date is sure, are filed",
+        )}
       </div>
     </article>
   );

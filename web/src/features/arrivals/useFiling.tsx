@@ -1,60 +1,59 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { App } from "antd";
-import { answer, api, type Shape, wordsOf } from "../../api/client";
+import { answer, api, done, type Shape, wordsOf } from "../../api/client";
 import type { Arrival } from "./arrivalQueries";
 
-let lastFiled: string | undefined;
+type Filed = Shape<"FiledAnswer">;
+export type Filing = { chosen: Arrival[]; details: Shape<"FilingDetails"> };
+
+/** Filings of this visit that can be undone, the last one last; each may still be on its way. */
+const filings: { id: string; sent: Promise<unknown> }[] = [];
+
+async function send({ chosen, details }: Filing): Promise<Filed[]> {
+  const [only] = chosen;
+  if (chosen.length === 1 && only) {
+    const filed = await answer(
+      api.POST("/api/arrivals/{id}/filing", {
+        params: { path: { id: only.id } },
+        body: { version: only.version, details },
+      }),
+    );
+    return [filed];
+  }
+  const papers = chosen.map(({ id, version }) => ({ id, version }));
+  return answer(api.POST("/api/arrivals/filing", { body: { papers, details } }));
+}
 
 /**
  * Files papers. The next paper shows at once; should the filing be refused, the refused one comes back with the reason.
  */
-export function useFiling(chosen: Arrival[], onGone: () => void, onRefused: (id: string) => void) {
+export function useFiling(onGone: () => void, onBack: (id: string) => void) {
   const { message } = App.useApp();
   const queries = useQueryClient();
   const refresh = () =>
     Promise.all([
-      queries.invalidateQueries({ queryKey: ["arrivals"] }),
+      queries.invalidateQueries({ queryKey: ["arrivals"], exact: true }),
       queries.invalidateQueries({ queryKey: ["files"] }),
     ]);
   const undo = async () => {
-    if (!lastFiled) {
+    const last = filings.pop();
+    if (!last) {
       message.info("There is no filing to undo.");
       return;
     }
     try {
-      await api.POST("/api/arrivals/{id}/undo-filing", { params: { path: { id: lastFiled } } });
-      const id = lastFiled;
-      lastFiled = undefined;
+      await last.sent;
+      await done(api.POST("/api/arrivals/{id}/undo-filing", { params: { path: { id: last.id } } }));
       message.success("The paper waits again.");
       await refresh();
-      onRefused(id);
+      onBack(last.id);
     } catch (error) {
       message.error(wordsOf(error));
     }
   };
-  const send = async (details: Shape<"FilingDetails">): Promise<Shape<"FiledAnswer">[]> => {
-    const [only] = chosen;
-    if (chosen.length === 1 && only) {
-      const filed = await answer(
-        api.POST("/api/arrivals/{id}/filing", {
-          params: { path: { id: only.id } },
-          body: { version: only.version, details },
-        }),
-      );
-      return [filed];
-    }
-    const papers = chosen.map(({ id, version }) => ({ id, version }));
-    return answer(api.POST("/api/arrivals/filing", { body: { papers, details } }));
-  };
-  const file = useMutation({
-    mutationFn: send,
-    onMutate: () => {
-      const gone = new Set(chosen.map((a) => a.id));
-      onGone();
-      queries.setQueryData<Arrival[]>(["arrivals"], (list) => list?.filter((a) => !gone.has(a.id)));
-    },
+  const { mutate } = useMutation({
+    mutationFn: ({ sent }: Filing & { sent: Promise<Filed[]> }) => sent,
     onSuccess: async (filed) => {
-      lastFiled = chosen.length === 1 ? chosen[0]?.id : undefined;
       message.success(
         filed.length === 1 ? (
           <span>
@@ -69,14 +68,26 @@ export function useFiling(chosen: Arrival[], onGone: () => void, onRefused: (id:
       );
       await refresh();
     },
-    onError: async (error) => {
+    onError: async (error, { chosen }) => {
       message.error(wordsOf(error), 6);
-      await refresh();
-      const first = chosen[0];
-      if (first) {
-        onRefused(first.id);
+      const refused = filings.findIndex((f) => f.id === chosen[0]?.id);
+      if (refused >= 0) {
+        filings.splice(refused, 1);
       }
+      await refresh();
+      onBack(chosen[0]?.id ?? "");
     },
   });
+  const file = (filing: Filing) => {
+    const sent = send(filing);
+    const [only] = filing.chosen;
+    if (filing.chosen.length === 1 && only) {
+      filings.push({ id: only.id, sent });
+    }
+    mutate({ ...filing, sent });
+    const gone = new Set(filing.chosen.map((a) => a.id));
+    onGone();
+    queries.setQueryData<Arrival[]>(["arrivals"], (list) => list?.filter((a) => !gone.has(a.id)));
+  };
   return { file, undo };
 }

@@ -27,6 +27,7 @@ alter table arrival add constraint arrival_state_check
   check (state in ('WAITING', 'SET_ASIDE', 'FILED', 'DISCARDED', 'SPLIT', 'JOINED'));
 alter table arrival add column sender text;
 alter table arrival add column message text;
+alter table arrival add column origin text unique;
 alter table arrival add column batch_id uuid references arrival;
 alter table arrival add column place integer not null default 0;
 alter table arrival add column pages jsonb;

@@ -59,6 +59,7 @@ final class ServerProcess implements AutoCloseable {
                         Map.entry("SPRING_PROFILES_ACTIVE", "demo"),
                         Map.entry("DENFOLD_PORT", String.valueOf(port)),
                         Map.entry("DENFOLD_SMTP_PORT", String.valueOf(mailPort)),
+                        Map.entry("DENFOLD_IMAP_PORT", String.valueOf(freePort())),
                         Map.entry("DENFOLD_ADDRESS", address()),
                         Map.entry("DENFOLD_DEMO_EVERYONE", "false"),
                         Map.entry("DENFOLD_DB_URL", database),

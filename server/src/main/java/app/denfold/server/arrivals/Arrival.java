@@ -57,6 +57,7 @@ class Arrival {
     private String note;
     private String sender;
     private String message;
+    private String origin;
     private String fileName;
     private String sha256;
 
@@ -100,6 +101,7 @@ class Arrival {
         this.note = paper.note();
         this.sender = paper.sender();
         this.message = paper.message();
+        this.origin = paper.origin();
         this.fileName = paper.fileName();
         this.receivedAt = now;
         if (taken instanceof Contents.SetAside aside) {

@@ -20,6 +20,8 @@ interface ArrivalRepository extends CrudRepository<Arrival, UUID> {
 
     List<Arrival> findBySha256AndState(String sha256, Arrival.State state);
 
+    boolean existsByOrigin(String origin);
+
     boolean existsBySourceAndBroughtByAndFileNameAndSha256(
             Arrival.Source source, String broughtBy, String fileName, String sha256);
 }

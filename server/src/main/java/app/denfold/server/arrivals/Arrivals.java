@@ -85,6 +85,11 @@ public class Arrivals {
         return arrivals.existsBySourceAndBroughtByAndFileNameAndSha256(Arrival.Source.PICKUP, pickup, fileName, sha256);
     }
 
+    /** True when the paper of this origin was taken already. */
+    boolean isTaken(String origin) {
+        return arrivals.existsByOrigin(origin);
+    }
+
     /** How many papers wait that the viewer may file. */
     @Transactional(readOnly = true)
     public int countWaiting(Viewer viewer) {

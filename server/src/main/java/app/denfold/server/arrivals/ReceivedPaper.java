@@ -13,6 +13,7 @@ import java.util.UUID;
  * @param note words that came with it; null when none
  * @param sender mail address it was sent from; null when it did not come by mail
  * @param message the text of the mail it was attached to; null when it did not come by mail
+ * @param origin what tells it from all others where it came from, so that it is not taken twice; null when nothing does
  */
 public record ReceivedPaper(
         Path file,
@@ -23,12 +24,13 @@ public record ReceivedPaper(
         String suggestedType,
         String note,
         String sender,
-        String message) {
+        String message,
+        String origin) {
 
     /** One that did not come by mail. */
     public ReceivedPaper(
             Path file, String fileName, Way source, Actor by, UUID fileId, String suggestedType, String note) {
-        this(file, fileName, source, by, fileId, suggestedType, note, null, null);
+        this(file, fileName, source, by, fileId, suggestedType, note, null, null, null);
     }
 
     /** How it came in. */

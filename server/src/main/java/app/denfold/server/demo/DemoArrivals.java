@@ -16,20 +16,24 @@ import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Random;
+import org.springframework.context.annotation.Profile;
 import org.springframework.stereotype.Component;
 
 /** Papers that wait in the demo's Arrivals, from every way in, some of them with something wrong. */
 @Component
+@Profile("demo")
 class DemoArrivals {
 
     private static final Actor DESK = Actor.system("Office desk");
 
     private final Arrivals arrivals;
     private final CoverSheets sheets;
+    private final DemoMail mail;
 
-    DemoArrivals(Arrivals arrivals, CoverSheets sheets) {
+    DemoArrivals(Arrivals arrivals, CoverSheets sheets, DemoMail mail) {
         this.arrivals = arrivals;
         this.sheets = sheets;
+        this.mail = mail;
     }
 
     void load(Viewer administrator, Viewer guardian, List<PersonFile> people, LocalDate today) {
@@ -161,6 +165,15 @@ class DemoArrivals {
                 null,
                 null,
                 null);
+        PersonFile mirela = named(people, "Mirela Dascu");
+        mail.deliver(
+                mirela.email(),
+                "Tetanus record",
+                "Good morning,\n\nthe doctor gave me this yesterday. Is it enough?\n\nMirela",
+                "tetanus.pdf",
+                DemoPapers.typed(
+                        DemoFiles.letterhead("tetanus"),
+                        PaperText.of("tetanus", "Tetanus record", mirela, today.minusDays(1), null)));
         receive(DemoPapers.memo(), "Memo about Pepperpot.wav", Way.DROP, administrator.actor(), null, null, null);
         receive(
                 DemoPapers.table(List.of(
