@@ -1,5 +1,6 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useQueryClient } from "@tanstack/react-query";
 import { App } from "antd";
+import { useRef } from "react";
 import { answer, api, done, wordsOf } from "../../api/client";
 import type { Arrival, PageRef } from "./arrivalQueries";
 
@@ -23,7 +24,10 @@ export function without(pages: PageRef[], at: number): PageRef[] {
   return pages.filter((_, i) => i !== at);
 }
 
-/** Changes of the pages of a paper: each is sent at once and can be undone. */
+/**
+ * Changes of the pages of a paper: each is sent at once and can be undone. Keys pressed faster than the server answers
+ * wait for each other, and each begins from what the one before it left.
+ */
 export function usePageEdits(
   arrival: Arrival,
   previous: Arrival | undefined,
@@ -31,43 +35,41 @@ export function usePageEdits(
 ) {
   const { message } = App.useApp();
   const queries = useQueryClient();
-  const { version, pages } = arrival;
+  const latest = useRef(arrival);
+  latest.current = arrival;
+  const queue = useRef<Promise<unknown>>(Promise.resolve());
   const params = { path: { id: arrival.id } };
-  const { mutate, isPending } = useMutation({
-    mutationFn: async (edit: () => Promise<unknown>) => {
-      await edit();
-      await queries.invalidateQueries({ queryKey: ["arrivals"] });
-    },
-    onError: (error) => message.error(wordsOf(error)),
-  });
-  const run = (edit: () => Promise<unknown>) => {
-    if (!isPending) {
-      mutate(edit);
-    }
+  const run = (edit: (now: Arrival) => Promise<unknown>) => {
+    queue.current = queue.current
+      .then(() => edit(latest.current))
+      .catch((error) => message.error(wordsOf(error)))
+      .then(() => queries.invalidateQueries({ queryKey: ["arrivals"], exact: true }));
   };
-  const hold = (now: PageRef[], words: string) =>
-    run(() => done(api.PUT("/api/arrivals/{id}/pages", { params, body: { version, pages: now, words } })));
-  return {
-    isPending,
-    turn: (at: number, by: number) => hold(turned(pages, at, by), `turned page ${at + 1}`),
-    move: (at: number, by: number) => {
-      const now = moved(pages, at, by);
+  const hold = (change: (pages: PageRef[]) => PageRef[], words: string) =>
+    run(async ({ version, pages }) => {
+      const now = change(pages);
       if (now !== pages) {
-        hold(now, `moved page ${at + 1} to place ${at + 1 + by}`);
+        await done(api.PUT("/api/arrivals/{id}/pages", { params, body: { version, pages: now, words } }));
       }
-    },
+    });
+  return {
+    turn: (at: number, by: number) => hold((pages) => turned(pages, at, by), `turned page ${at + 1}`),
+    move: (at: number, by: number) =>
+      hold((pages) => moved(pages, at, by), `moved page ${at + 1} to place ${at + 1 + by}`),
     drop: (at: number) =>
-      pages.length > 1
-        ? hold(without(pages, at), `left out page ${at + 1}`)
+      arrival.pages.length > 1
+        ? hold((pages) => without(pages, at), `left out page ${at + 1}`)
         : message.info("This is its only page. To be rid of the paper, set it aside."),
-    bringBack: (page: PageRef) => hold([...pages, page], `brought back page ${page.page}`),
+    bringBack: (page: PageRef) => hold((pages) => [...pages, page], `brought back page ${page.page}`),
     split: (at: number) =>
       at > 0
-        ? run(() => done(api.POST("/api/arrivals/{id}/split", { params, body: { version, after: at } })))
+        ? run(({ version }) =>
+            done(api.POST("/api/arrivals/{id}/split", { params, body: { version, after: at } })),
+          )
         : message.info("Go to the page that begins the new paper with the arrow keys, then split."),
     join: () =>
       previous
-        ? run(async () => {
+        ? run(async ({ version }) => {
             await done(api.POST("/api/arrivals/{id}/join", { params, body: { version, with: previous.id } }));
             onChoose(previous.id);
           })
@@ -78,7 +80,7 @@ export function usePageEdits(
       everyPages: number;
       dropBlank: boolean;
     }) =>
-      run(async () => {
+      run(async ({ version }) => {
         const { parts } = await answer(
           api.POST("/api/arrivals/{id}/split-by-rules", { params, body: { version, ...rules } }),
         );

@@ -42,7 +42,8 @@ class Shots {
             open(page, "/files/" + file + "?view=trail", "file-trail");
             open(page, "/files/" + first(page, "/api/board?text=edie", "$.rows[*].id") + "?view=shared", "file-shared");
             open(page, "/arrivals", "arrivals");
-            fileFirstArrival(desk);
+            arrivals(page);
+            open(page, "/set-up/pickups", "set-up-pickups");
             signing(desk, file, contract);
             Page phone = chromium.phone(address);
             phone.navigate("/");
@@ -69,12 +70,15 @@ class Shots {
         take(page, "set-up-effect");
     }
 
-    private void fileFirstArrival(Desk desk) {
-        desk.choose("Person", "Noor Vahdani");
-        desk.choose("Type", "First aid certificate");
-        desk.fillDay("Dated", "19 Nov 2026");
-        desk.page().locator(".effect").waitFor();
-        take(desk.page(), "arrivals-filing");
+    private void arrivals(Page page) {
+        page.locator(".batch-head").first().waitFor(new Locator.WaitForOptions().setTimeout(240_000));
+        open(page, "/arrivals?paper=" + arrival(page, "@.fileName=='scan_0300.pdf'"), "arrivals-stack");
+        open(page, "/arrivals?paper=" + arrival(page, "@.fileName=='scan_0089.pdf'"), "arrivals-two-names");
+        open(page, "/arrivals?paper=" + arrival(page, "@.fileName=='scan_0091.pdf'"), "arrivals-set-aside");
+    }
+
+    private static String arrival(Page page, String condition) {
+        return first(page, "/api/arrivals", "$[?(" + condition + ")].id");
     }
 
     private void signing(Desk desk, String file, String contract) {

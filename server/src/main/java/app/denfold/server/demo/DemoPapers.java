@@ -9,6 +9,7 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Random;
@@ -99,12 +100,34 @@ final class DemoPapers {
     }
 
     private static byte[] scanned(PDDocument printed, long seed) throws IOException {
+        return asPdf(scannedPages(printed, 110, seed), 0.6f);
+    }
+
+    /** The pages of a PDF as a scanner sees them. */
+    static List<BufferedImage> scannedPages(byte[] pdf, int dotsAnInch, long seed) throws IOException {
+        try (PDDocument printed = Loader.loadPDF(pdf)) {
+            return scannedPages(printed, dotsAnInch, seed);
+        }
+    }
+
+    private static List<BufferedImage> scannedPages(PDDocument printed, int dotsAnInch, long seed) throws IOException {
+        Random random = new Random(seed);
+        PDFRenderer renderer = new PDFRenderer(printed);
+        List<BufferedImage> pages = new ArrayList<>();
+        for (int i = 0; i < printed.getNumberOfPages(); i++) {
+            pages.add(askew(renderer.renderImageWithDPI(i, dotsAnInch, ImageType.GRAY), random));
+        }
+        return pages;
+    }
+
+    static byte[] imagesAsPdf(List<BufferedImage> pages) throws IOException {
+        return asPdf(pages, 0.75f);
+    }
+
+    private static byte[] asPdf(List<BufferedImage> pages, float quality) throws IOException {
         try (PDDocument scan = new PDDocument()) {
-            Random random = new Random(seed);
-            PDFRenderer renderer = new PDFRenderer(printed);
-            for (int i = 0; i < printed.getNumberOfPages(); i++) {
-                BufferedImage page = askew(renderer.renderImageWithDPI(i, 110, ImageType.GRAY), random);
-                PDImageXObject image = JPEGFactory.createFromImage(scan, page, 0.6f);
+            for (BufferedImage page : pages) {
+                PDImageXObject image = JPEGFactory.createFromImage(scan, page, quality);
                 PDPage to = new PDPage(PDRectangle.A4);
                 scan.addPage(to);
                 try (PDPageContentStream out = new PDPageContentStream(scan, to)) {
@@ -113,6 +136,12 @@ final class DemoPapers {
             }
             return bytes(scan);
         }
+    }
+
+    static byte[] jpeg(BufferedImage page) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ImageIO.write(page, "jpg", out);
+        return out.toByteArray();
     }
 
     /** Several papers as one stack that went through the scanner in one go. */
@@ -181,23 +210,30 @@ final class DemoPapers {
     static byte[] faxed(String letterhead, List<String> lines) {
         try (PDDocument typed = document(letterhead, lines)) {
             PDFRenderer renderer = new PDFRenderer(typed);
-            ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-            ImageWriter writer = ImageIO.getImageWritersByFormatName("tiff").next();
-            try (ImageOutputStream out = ImageIO.createImageOutputStream(bytes)) {
-                writer.setOutput(out);
-                writer.prepareWriteSequence(null);
-                for (int i = 0; i < typed.getNumberOfPages(); i++) {
-                    writer.writeToSequence(
-                            new IIOImage(renderer.renderImageWithDPI(i, 98, ImageType.BINARY), null, null), null);
-                }
-                writer.endWriteSequence();
-            } finally {
-                writer.dispose();
+            List<BufferedImage> pages = new ArrayList<>();
+            for (int i = 0; i < typed.getNumberOfPages(); i++) {
+                pages.add(renderer.renderImageWithDPI(i, 98, ImageType.BINARY));
             }
-            return bytes.toByteArray();
+            return tiff(pages);
         } catch (IOException impossible) {
             throw new IllegalStateException(impossible);
         }
+    }
+
+    static byte[] tiff(List<BufferedImage> pages) throws IOException {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        ImageWriter writer = ImageIO.getImageWritersByFormatName("tiff").next();
+        try (ImageOutputStream out = ImageIO.createImageOutputStream(bytes)) {
+            writer.setOutput(out);
+            writer.prepareWriteSequence(null);
+            for (BufferedImage page : pages) {
+                writer.writeToSequence(new IIOImage(page, null, null), null);
+            }
+            writer.endWriteSequence();
+        } finally {
+            writer.dispose();
+        }
+        return bytes.toByteArray();
     }
 
     /** The first page lying on a table, as a phone would take it. */
