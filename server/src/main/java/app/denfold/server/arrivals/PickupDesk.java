@@ -25,10 +25,6 @@ class PickupDesk {
 
     protected PickupDesk() {}
 
-    PickupDesk(String name) {
-        this.name = name;
-    }
-
     void set(PickupDesks.DeskDetails to) {
         this.type = to.type();
         this.description = to.description();

@@ -17,15 +17,27 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.StreamSupport;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.CrudRepository;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** The desks that have a pickup folder, and what is set for each. */
 @Service
-class PickupDesks {
+public class PickupDesks {
 
-    interface Desks extends CrudRepository<PickupDesk, String> {}
+    interface Desks extends CrudRepository<PickupDesk, String> {
+
+        /** The watcher of the folders and an administrator may come upon a new desk at the same moment. */
+        @Modifying
+        @Query(value = """
+                        insert into pickup_desk
+                        (name, version, split_blank, split_counts, split_every, drop_blank, files_covers)
+                        values (:name, 0, false, false, 0, false, false) on conflict (name) do nothing
+                        """, nativeQuery = true)
+        void insertUnlessThere(String name);
+    }
 
     private final Desks desks;
     private final Catalog catalog;
@@ -49,7 +61,7 @@ class PickupDesks {
      * @param splitEvery pages of one document; 0 for as many as there are
      * @param filesCovers whether papers behind a cover sheet with person and type are filed without being asked
      */
-    record DeskDetails(
+    public record DeskDetails(
             String name,
             @Nullable String type,
             @Nullable String description,
@@ -64,7 +76,7 @@ class PickupDesks {
     record DeskAnswer(DeskDetails details, String folder) {}
 
     @Transactional(readOnly = true)
-    public List<DeskAnswer> all(Viewer viewer) {
+    List<DeskAnswer> all(Viewer viewer) {
         viewer.requireAdministrator();
         return StreamSupport.stream(desks.findAll().spliterator(), false)
                 .map(PickupDesk::details)
@@ -88,8 +100,9 @@ class PickupDesks {
 
     /** Every folder that is there is a desk, also one made by hand. */
     @Transactional
-    public PickupDesk known(String name) {
-        return desks.findById(name).orElseGet(() -> desks.save(new PickupDesk(name)));
+    PickupDesk known(String name) {
+        desks.insertUnlessThere(name);
+        return desks.findById(name).orElseThrow();
     }
 
     /** Makes the desk and its folder, or changes what is set for it. */

@@ -13,10 +13,12 @@ import java.security.NoSuchAlgorithmException;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -40,6 +42,7 @@ class PickupFolders {
     private final Arrivals arrivals;
     private final PickupDesks desks;
     private final FilesAtDesks atDesks;
+    private final Set<Path> announced = new HashSet<>();
     private final Map<Path, Sighting> seen = new HashMap<>();
 
     PickupFolders(@Value("${denfold.pickup}") Path root, Arrivals arrivals, PickupDesks desks, FilesAtDesks atDesks)
@@ -67,6 +70,9 @@ class PickupFolders {
     }
 
     private void lookInto(Path desk) {
+        if (announced.add(desk)) {
+            desks.known(desk.getFileName().toString());
+        }
         try (Stream<Path> files = Files.list(desk)) {
             List<Path> papers = files.filter(PickupFolders::isPaper).sorted().toList();
             seen.keySet().removeIf(known -> known.startsWith(desk) && !papers.contains(known));

@@ -105,9 +105,15 @@ public class Contents {
     /** Stores a PDF that the product made itself. */
     @Transactional
     public String keepPdf(byte[] pdf, int pages) {
+        return keep(pdf, Format.PDF, pages);
+    }
+
+    /** Stores bytes that the product made itself, so that nobody needs to look what they are. */
+    @Transactional
+    public String keep(byte[] made, Format format, int pages) {
         try {
-            ContentStore.Stored stored = store.put(new ByteArrayInputStream(pdf));
-            insert(stored, Format.PDF, pages);
+            ContentStore.Stored stored = store.put(new ByteArrayInputStream(made));
+            insert(stored, format, pages);
             return stored.sha256();
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);

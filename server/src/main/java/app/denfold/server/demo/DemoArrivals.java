@@ -4,6 +4,7 @@ import app.denfold.server.access.Actor;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.arrivals.Arrivals;
 import app.denfold.server.arrivals.CoverSheets;
+import app.denfold.server.arrivals.PickupDesks;
 import app.denfold.server.arrivals.ReceivedPaper;
 import app.denfold.server.arrivals.ReceivedPaper.Way;
 import app.denfold.server.people.PersonFile;
@@ -29,11 +30,13 @@ class DemoArrivals {
     private final Arrivals arrivals;
     private final CoverSheets sheets;
     private final DemoMail mail;
+    private final PickupDesks desks;
 
-    DemoArrivals(Arrivals arrivals, CoverSheets sheets, DemoMail mail) {
+    DemoArrivals(Arrivals arrivals, CoverSheets sheets, DemoMail mail, PickupDesks desks) {
         this.arrivals = arrivals;
         this.sheets = sheets;
         this.mail = mail;
+        this.desks = desks;
     }
 
     void load(Viewer administrator, Viewer guardian, List<PersonFile> people, LocalDate today) {
@@ -139,6 +142,14 @@ class DemoArrivals {
 
     /** One stack scanned in one go, with a cover sheet before each paper, and papers of other formats. */
     void loadStack(Viewer administrator, List<PersonFile> people, LocalDate today) {
+        desks.set(
+                administrator,
+                new PickupDesks.DeskDetails(
+                        "Office desk", null, null, "Scanner by the window, both sides", false, true, 0, true, false));
+        desks.set(
+                administrator,
+                new PickupDesks.DeskDetails(
+                        "Stable desk", null, "From the scanner in the tack room", null, false, false, 0, false, false));
         PersonFile petra = named(people, "Petra Lindqvarn");
         PersonFile oswin = named(people, "Oswin Tarrafal");
         PersonFile jorun = named(people, "Jorun Haukelid");

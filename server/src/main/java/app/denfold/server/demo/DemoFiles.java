@@ -2,6 +2,7 @@ package app.denfold.server.demo;
 
 import app.denfold.core.rules.Checklist;
 import app.denfold.core.rules.Condition;
+import app.denfold.paper.Format;
 import app.denfold.server.access.Actor;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.PaperType;
@@ -11,9 +12,6 @@ import app.denfold.server.documents.FilingDetails;
 import app.denfold.server.documents.GivenSignature;
 import app.denfold.server.people.Files;
 import app.denfold.server.people.PersonFile;
-import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -357,8 +355,12 @@ class DemoFiles {
         String sha256 =
                 switch (kind) {
                     case "photo" ->
-                        storeRead(DemoPapers.photographed(letterhead, text, random.nextLong()), "photo.jpg");
-                    case "fax" -> storeRead(DemoPapers.faxed(letterhead, text), "fax.tif");
+                        contents.keep(DemoPapers.photographed(letterhead, text, random.nextLong()), Format.JPEG, 1);
+                    case "fax" ->
+                        contents.keep(
+                                DemoPapers.faxed(letterhead, text),
+                                Format.TIFF,
+                                1 + Collections.frequency(text, "---"));
                     default -> store(DemoPapers.typed(letterhead, text), text);
                 };
         PaperType type = catalog.type(kind.equals("fax") ? "letter" : kind);
@@ -377,21 +379,6 @@ class DemoFiles {
             case "flu-vaccination", "vet-authorisation", "horse-passport" -> "Veterinary practice Tolle & Umar";
             default -> "Oakhollin Riding & Therapy Yard, Oakhollin 1";
         };
-    }
-
-    /** Stores something that is no PDF, looked into as any paper is. */
-    private String storeRead(byte[] bytes, String name) {
-        try {
-            Path file = java.nio.file.Files.createTempFile("demo", name);
-            try {
-                java.nio.file.Files.write(file, bytes);
-                return ((Contents.Whole) contents.take(file, name)).sha256();
-            } finally {
-                java.nio.file.Files.delete(file);
-            }
-        } catch (IOException failed) {
-            throw new UncheckedIOException(failed);
-        }
     }
 
     private String store(byte[] bytes, List<String> text) {
