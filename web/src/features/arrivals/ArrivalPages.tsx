@@ -159,6 +159,7 @@ type ArrivalPageProps = {
 function ArrivalPage({ source, label, chosen, onChoose, tools }: ArrivalPageProps) {
   const box = useRef<HTMLDivElement>(null);
   const [failed, setFailed] = useState(false);
+  const [shows, setShows] = useState(false);
   const scrolls = useRef(false);
   useEffect(() => {
     if (chosen && scrolls.current) {
@@ -172,7 +173,14 @@ function ArrivalPage({ source, label, chosen, onChoose, tools }: ArrivalPageProp
         {failed ? (
           <span className="muted">{label} cannot be shown.</span>
         ) : (
-          <img src={source} alt={label} loading="lazy" onError={() => setFailed(true)} />
+          <img
+            src={source}
+            alt={label}
+            loading="lazy"
+            onError={() => setFailed(true)}
+            onLoad={() => setShows(true)}
+            className={shows ? undefined : "page-to-come"}
+          />
         )}
       </button>
       {tools}

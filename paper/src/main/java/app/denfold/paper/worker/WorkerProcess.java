@@ -114,17 +114,19 @@ final class WorkerProcess implements AutoCloseable {
     }
 
     private String why(boolean late, Duration most) {
-        process.destroyForcibly();
         if (late) {
             return "reading it took longer than " + most.toSeconds() + " seconds";
         }
         try {
-            return process.waitFor(5, TimeUnit.SECONDS) && process.exitValue() == OUT_OF_MEMORY
+            // its pipe breaks a moment before it has ended, and only then does it tell how
+            return process.waitFor(10, TimeUnit.SECONDS) && process.exitValue() == OUT_OF_MEMORY
                     ? "reading it needed more memory than a paper may take"
                     : "reading it broke off";
         } catch (InterruptedException stopped) {
             Thread.currentThread().interrupt();
             return "reading it was stopped";
+        } finally {
+            process.destroyForcibly();
         }
     }
 

@@ -12,10 +12,21 @@ final class PaperText {
     private PaperText() {}
 
     static List<String> of(String type, String label, PersonFile person, LocalDate dated, LocalDate expires) {
-        String name = person.name();
-        String born = person.birthDate() == null ? "" : ", born " + PracticeCalendar.words(person.birthDate());
+        return of(type, label, person.name(), person.birthDate(), person.number(), dated, expires);
+    }
+
+    /** @param birthDate null when the paper does not tell it */
+    static List<String> of(
+            String type,
+            String label,
+            String name,
+            LocalDate birthDate,
+            String number,
+            LocalDate dated,
+            LocalDate expires) {
+        String born = birthDate == null ? "" : ", born " + PracticeCalendar.words(birthDate);
         List<String> lines = new ArrayList<>(List.of("# " + title(type, label), ""));
-        lines.addAll(body(type, name, born, person.number()));
+        lines.addAll(body(type, name, born, number));
         lines.add("");
         lines.add("Issued " + PracticeCalendar.words(dated));
         if (expires != null) {
