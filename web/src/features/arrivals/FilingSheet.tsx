@@ -33,7 +33,7 @@ type FilingSheetProps = {
 /** Person, type and dates of a waiting paper; the name it will get and the slot it will fill; the key that files it. */
 export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
   const detail = useQuery(arrivalOptions(arrival)).data;
-  const [touched, setTouched] = useState<{ of: string; draft: Draft; missing?: string }>();
+  const [touched, setTouched] = useState<{ of: string; draft: Draft; tried?: boolean }>();
   const mine = touched?.of === arrival.id ? touched : undefined;
   const draft = { ...proposedDraft(arrival, detail), ...mine?.draft };
   const [setsAside, setSetsAside] = useState(false);
@@ -47,7 +47,7 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
     if (details) {
       onFile({ chosen: [arrival, ...others], details });
     } else {
-      setTouched({ of: arrival.id, draft: mine?.draft ?? {}, missing: lacking(draft) });
+      setTouched({ of: arrival.id, draft: mine?.draft ?? {}, tried: true });
     }
   };
   const persons = personOffers(detail);
@@ -139,7 +139,7 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
         </Form>
         {preview.data && <FilingEffect preview={preview.data} />}
         {unreadable(arrival, detail)}
-        {mine?.missing && <Alert type="warning" title={mine.missing} />}
+        {mine?.tried && !complete(draft) && <Alert type="warning" title={lacking(draft)} />}
         {problem && !fieldProblem(problem) && <Alert type="error" title={wordsOf(problem)} />}
       </div>
       {mayChange && (

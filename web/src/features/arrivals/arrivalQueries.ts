@@ -17,6 +17,8 @@ export const arrivalOptions = (arrival: Arrival) =>
     queryKey: ["arrivals", arrival.id, "detail", arrival.reading?.pagesRead ?? "read", pagesKey(arrival)],
     queryFn: () => answer(api.GET("/api/arrivals/{id}", { params: { path: { id: arrival.id } } })),
     staleTime: 30_000,
+    // while it is asked anew, what was proposed before stays, so that nothing flickers under a key
+    placeholderData: (before: ArrivalDetail | undefined) => (before?.id === arrival.id ? before : undefined),
   });
 
 export function pagesKey(arrival: Arrival): string {

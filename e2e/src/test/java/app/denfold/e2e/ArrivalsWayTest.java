@@ -212,6 +212,7 @@ class ArrivalsWayTest {
         Locator offered = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Proposed persons"))
                 .getByRole(AriaRole.BUTTON);
         assertThat(offered).hasCount(2, new LocatorAssertions.HasCountOptions().setTimeout(90_000));
+        assertThat(page.locator(".arrival-tools")).not().containsText("reading", SOON);
         page.keyboard().press("Enter");
         assertThat(page.getByText("Choose the person first.")).isVisible();
         accessibility.look(page);

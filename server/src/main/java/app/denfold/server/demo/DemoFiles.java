@@ -274,7 +274,7 @@ class DemoFiles {
         List<String> text = PaperText.of(type.code(), type.label(), file, date, stated);
         boolean scan = random.nextInt(9) == 0 && type.signers().isEmpty();
         byte[] bytes = scan
-                ? DemoPapers.scanned(letterhead(type.code()), text, random.nextLong())
+                ? DemoPapers.scannedLongAgo(letterhead(type.code()), text, random.nextLong())
                 : DemoPapers.typed(letterhead(type.code()), text);
         documents.takeOver(
                 Actor.system("Ottilie Brandmoor"),

@@ -83,8 +83,17 @@ final class DemoPapers {
 
     /** The same as an office scanner would make it: grey, slightly turned, with some noise. */
     static byte[] scanned(String letterhead, List<String> lines, long seed) {
+        return scanned(letterhead, lines, 110, seed);
+    }
+
+    /** The same by an older machine with fewer dots, for papers that are filed already. */
+    static byte[] scannedLongAgo(String letterhead, List<String> lines, long seed) {
+        return scanned(letterhead, lines, 88, seed);
+    }
+
+    private static byte[] scanned(String letterhead, List<String> lines, int dotsAnInch, long seed) {
         try (PDDocument typed = document(letterhead, lines)) {
-            return scanned(typed, seed);
+            return asPdf(scannedPages(typed, dotsAnInch, seed), 0.6f);
         } catch (IOException impossible) {
             throw new IllegalStateException(impossible);
         }
@@ -93,14 +102,10 @@ final class DemoPapers {
     /** A PDF printed and scanned again. */
     static byte[] scannedPdf(byte[] pdf, long seed) {
         try (PDDocument printed = Loader.loadPDF(pdf)) {
-            return scanned(printed, seed);
+            return asPdf(scannedPages(printed, 110, seed), 0.6f);
         } catch (IOException impossible) {
             throw new IllegalStateException(impossible);
         }
-    }
-
-    private static byte[] scanned(PDDocument printed, long seed) throws IOException {
-        return asPdf(scannedPages(printed, 110, seed), 0.6f);
     }
 
     /** The pages of a PDF as a scanner sees them. */
