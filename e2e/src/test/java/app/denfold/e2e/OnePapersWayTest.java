@@ -115,10 +115,14 @@ class OnePapersWayTest {
                 .click();
         Locator input = desk.page().getByLabel("Choose files for Arrivals");
         input.setInputFiles(new Path[] {contract, photo, scan, empty});
-        assertThat(desk.page().getByRole(AriaRole.ALERT)).containsText("is empty");
+        assertThat(desk.page().getByRole(AriaRole.ALERT))
+                .containsText(
+                        "is empty",
+                        new com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions()
+                                .setTimeout(40_000));
         desk.button("Dismiss").click();
         Path picked = Files.write(server.pickup().resolve("Office desk/scan_7001.pdf"), Papers.pdf("Manual handling"));
-        for (int i = 0; i < 100 && Files.exists(picked); i++) {
+        for (int i = 0; i < 400 && Files.exists(picked); i++) {
             TimeUnit.MILLISECONDS.sleep(100);
         }
         assertThat(picked).doesNotExist();
