@@ -5,6 +5,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.nio.file.Path;
 import java.util.List;
 
@@ -37,6 +38,8 @@ final class Chromium implements AutoCloseable {
     }
 
     private Page page(String address, int width, int height) {
+        // a busy machine takes longer than the usual five seconds
+        PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
         BrowserContext context = browser.newContext(
                 new Browser.NewContextOptions().setBaseURL(address).setViewportSize(width, height));
         context.setDefaultTimeout(30_000);
