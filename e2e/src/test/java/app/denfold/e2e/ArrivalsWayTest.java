@@ -223,9 +223,10 @@ class ArrivalsWayTest {
         assertThat(offered).hasCount(2, new LocatorAssertions.HasCountOptions().setTimeout(90_000));
         assertThat(page.locator(".arrival-tools")).not().containsText("reading", SOON);
         page.keyboard().press("Enter");
-        assertThat(page.getByText("Choose the person first.")).isVisible();
+        assertThat(page.getByText("Choose the person")).isVisible();
         accessibility.look(page);
         page.keyboard().press("2");
+        page.keyboard().press("6");
         assertThat(page.locator(".named")).containsText("Risk acknowledgement");
         page.keyboard().press("Enter");
         assertThat(page.getByText("Filed “Risk acknowledgement").first()).isVisible();

@@ -30,7 +30,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Profile("demo")
 class DemoData implements ApplicationRunner {
 
-    private static final int TAUGHT_BY = 8;
+    private static final int TAUGHT_BY = 14;
     private static final Logger LOG = LoggerFactory.getLogger(DemoData.class);
 
     private final PracticeSettings settings;
