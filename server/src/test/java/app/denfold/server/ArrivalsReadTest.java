@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.denfold.core.filing.CoverCode;
 import app.denfold.paper.CoverSheet;
+import app.denfold.server.reading.PaperRead;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -13,7 +14,10 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.http.HttpMethod;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** What is read on papers, what is proposed for them, and how stacks become papers. */
 @ServerTest
@@ -311,5 +315,34 @@ class ArrivalsReadTest {
                 .isEqualTo(204);
         assertThat(waiting(api, "locked-1.pdf", "state")).containsExactly("WAITING");
         assertThat(shown(api, id)).containsExactly(1);
+    }
+
+    @Autowired
+    JdbcClient jdbc;
+
+    @Autowired
+    ApplicationEventPublisher events;
+
+    @Autowired
+    TransactionTemplate transactions;
+
+    @Test
+    void aPaperThatCouldNotBeReadToItsEndIsSetAsideWithTheReasonAndCanBeTakenUpAgain() throws Exception {
+        Api api = practice.administrator();
+        UUID id = dropAndRead(api, "half-read.pdf", pages("one " + UUID.randomUUID(), "two"));
+        List<String> hashes = api.get("/api/arrivals").at("$[?(@.id=='" + id + "')].pages[*].sha256");
+        String sha256 = hashes.get(0);
+        jdbc.sql("delete from paper_page where sha256 = ? and page = 2")
+                .param(sha256)
+                .update();
+        jdbc.sql("update paper_reading set state = 'FAILED', reason = 'reading it broke off' where sha256 = ?")
+                .param(sha256)
+                .update();
+        transactions.executeWithoutResult(t -> events.publishEvent(new PaperRead(sha256)));
+        await(() -> waiting(api, "half-read.pdf", "state").contains("SET_ASIDE"));
+        assertThat(waiting(api, "half-read.pdf", "reason"))
+                .containsExactly("It could not be read to its end: reading it broke off.");
+        assertThat(api.post("/api/arrivals/{id}/take-up", null, id).status()).isEqualTo(204);
+        assertThat(shown(api, id)).containsExactly(1, 2);
     }
 }

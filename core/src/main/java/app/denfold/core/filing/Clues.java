@@ -23,7 +23,7 @@ public record Clues(
     /**
      * One page.
      *
-     * @param number from 1
+     * @param number from 1; 0 for the cover sheet that lay before the paper and is no part of it
      * @param text as read; empty when none could be
      * @param codes what the codes on it say, each once
      * @param blank whether nothing is on it
@@ -53,6 +53,10 @@ public record Clues(
                 .findFirst();
     }
 
-    /** @param page from 1 */
-    record Coded(CoverCode code, int page) {}
+    /** @param page from 1; 0 for the cover sheet that lay before the paper and is no part of it */
+    record Coded(CoverCode code, int page) {
+        String where() {
+            return page == 0 ? "on the cover sheet" : "in the code on page " + page;
+        }
+    }
 }

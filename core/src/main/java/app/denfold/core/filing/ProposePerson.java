@@ -3,7 +3,6 @@ package app.denfold.core.filing;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -56,15 +55,7 @@ public final class ProposePerson {
         for (KnownPerson person : people) {
             paper.proposal(person, people).ifPresent(proposals::add);
         }
-        proposals.sort(Comparator.comparingDouble((Proposal<String> p) -> p.confidence())
-                .reversed()
-                .thenComparing(Proposal::value));
-        if (!proposals.isEmpty()) {
-            Proposal<String> best = proposals.get(0);
-            double second = proposals.size() > 1 ? proposals.get(1).confidence() : 0;
-            proposals.set(0, best.preselect(best.confidence() >= SURE && best.confidence() - second >= AHEAD));
-        }
-        return proposals;
+        return Proposal.ranked(proposals, SURE, AHEAD);
     }
 
     private Optional<Proposal<String>> proposal(KnownPerson person, Collection<KnownPerson> people) {
@@ -118,9 +109,7 @@ public final class ProposePerson {
                 .filter(c -> person.number().equals(c.code().fileNumber()));
         if (coded.isPresent()) {
             return Optional.of(new Sign(
-                    0.995,
-                    "number " + person.number() + " in the code on page "
-                            + coded.get().page()));
+                    0.995, "number " + person.number() + " " + coded.get().where()));
         }
         for (Clues.PageClues page : clues.pages()) {
             if (page.codes().stream().anyMatch(c -> c.strip().equalsIgnoreCase(person.number()))) {

@@ -39,15 +39,7 @@ public final class ProposeType {
         for (KnownType type : types) {
             proposal(type, coded, head, text, byLearning, learned, given).ifPresent(proposals::add);
         }
-        proposals.sort(Comparator.comparingDouble((Proposal<String> p) -> p.confidence())
-                .reversed()
-                .thenComparing(Proposal::value));
-        if (!proposals.isEmpty()) {
-            Proposal<String> best = proposals.get(0);
-            double second = proposals.size() > 1 ? proposals.get(1).confidence() : 0;
-            proposals.set(0, best.preselect(best.confidence() >= SURE && best.confidence() - second >= AHEAD));
-        }
-        return proposals;
+        return Proposal.ranked(proposals, SURE, AHEAD);
     }
 
     /** The first lines, where papers say what they are. */
@@ -73,7 +65,7 @@ public final class ProposeType {
         List<String> reasons = new ArrayList<>();
         if (coded.isPresent() && type.code().equals(coded.get().code().type())) {
             fails *= 0.005;
-            reasons.add("the code on page " + coded.get().page());
+            reasons.add("so it says " + coded.get().where());
         }
         if (type.code().equals(given)) {
             fails *= 0.25;

@@ -9,11 +9,8 @@ import app.denfold.server.content.Contents;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import app.denfold.server.reading.ReadPage;
-import app.denfold.server.reading.Readings;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
@@ -28,7 +25,6 @@ class EditPages {
     private final WaitingArrivals waiting;
     private final ProposeForArrival proposals;
     private final Contents contents;
-    private final Readings readings;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
 
@@ -38,7 +34,6 @@ class EditPages {
             WaitingArrivals waiting,
             ProposeForArrival proposals,
             Contents contents,
-            Readings readings,
             AuditTrail trail,
             PracticeCalendar calendar) {
         this.arrivals = arrivals;
@@ -46,7 +41,6 @@ class EditPages {
         this.waiting = waiting;
         this.proposals = proposals;
         this.contents = contents;
-        this.readings = readings;
         this.trail = trail;
         this.calendar = calendar;
     }
@@ -175,14 +169,18 @@ class EditPages {
     }
 
     /**
-     * Splits a waiting paper by rules; does nothing when they find a single document with all pages.
+     * Splits a waiting paper by rules; does nothing when they find a single document with all pages, or a page could not
+     * be read.
      *
      * @return how many papers it became
      */
     @Transactional
     int splitByRules(Actor by, Arrival arrival, SplitBatch.Rules rules) {
         List<PageRef> refs = pages(arrival);
-        List<ReadPage> read = read(refs);
+        List<ReadPage> read = proposals.readEach(refs);
+        if (read.stream().anyMatch(Objects::isNull)) {
+            return 1;
+        }
         List<app.denfold.core.filing.Clues.PageClues> clues = new ArrayList<>();
         for (int i = 0; i < read.size(); i++) {
             clues.add(read.get(i).asClues(i + 1));
@@ -218,7 +216,7 @@ class EditPages {
     @Transactional
     int splitByRules(Viewer viewer, UUID id, int version, SplitBatch.Rules rules) {
         Arrival arrival = waiting.ofVersion(viewer, id, version);
-        List<ReadPage> read = read(pages(arrival));
+        List<ReadPage> read = proposals.readEach(pages(arrival));
         if (read.stream().anyMatch(Objects::isNull)) {
             throw Refusal.conflict("not-read", "Its pages are still being read. Try again in a moment.");
         }
@@ -227,18 +225,6 @@ class EditPages {
             throw Refusal.conflict("nothing-split", "By these signs it is one document; nothing was split.");
         }
         return parts;
-    }
-
-    /** What was read on these pages, in their order; null for a page that is not read yet. */
-    private List<ReadPage> read(List<PageRef> refs) {
-        Map<String, Map<Integer, ReadPage>> byHash = new HashMap<>();
-        readings.pages(refs.stream().map(PageRef::sha256).distinct().toList())
-                .forEach((sha, pages) -> pages.forEach(
-                        p -> byHash.computeIfAbsent(sha, h -> new HashMap<>()).put(p.page(), p)));
-        List<ReadPage> result = new ArrayList<>();
-        refs.forEach(
-                ref -> result.add(byHash.getOrDefault(ref.sha256(), Map.of()).get(ref.page())));
-        return result;
     }
 
     /**

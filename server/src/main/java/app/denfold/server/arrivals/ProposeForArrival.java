@@ -23,6 +23,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.springframework.beans.factory.annotation.Value;
@@ -131,15 +132,21 @@ class ProposeForArrival {
 
     /** What was read on its pages, as they now stand; pages that are not read yet are left out. */
     List<ReadPage> read(Arrival arrival) {
-        List<PageRef> refs = arrival.pages(contents.content(arrival.sha256()).pages());
+        return readEach(arrival.pages(contents.content(arrival.sha256()).pages())).stream()
+                .filter(Objects::nonNull)
+                .toList();
+    }
+
+    /** What was read on these pages, in their order; null for a page that is not read yet or could not be. */
+    List<ReadPage> readEach(List<PageRef> refs) {
         Map<String, Map<Integer, ReadPage>> byHash = new HashMap<>();
         readings.pages(refs.stream().map(PageRef::sha256).distinct().toList())
                 .forEach((sha, pages) -> pages.forEach(
                         p -> byHash.computeIfAbsent(sha, h -> new HashMap<>()).put(p.page(), p)));
-        return refs.stream()
-                .map(ref -> byHash.getOrDefault(ref.sha256(), Map.of()).get(ref.page()))
-                .flatMap(Stream::ofNullable)
-                .toList();
+        List<ReadPage> result = new ArrayList<>();
+        refs.forEach(
+                ref -> result.add(byHash.getOrDefault(ref.sha256(), Map.of()).get(ref.page())));
+        return result;
     }
 
     private static Clues clues(Arrival arrival, List<ReadPage> pages) {
@@ -179,7 +186,6 @@ class ProposeForArrival {
     }
 
     private static ProposedPerson person(PersonFile file, Proposal<String> proposal, Arrival arrival) {
-        String reason = proposal.reason().replace("in the code on page 0", "on the cover sheet");
         return new ProposedPerson(
                 file.id(),
                 file.name(),
@@ -187,7 +193,7 @@ class ProposeForArrival {
                 file.birthDate(),
                 file.team(),
                 proposal.confidence(),
-                reason,
+                proposal.reason(),
                 proposal.preselected());
     }
 
@@ -199,12 +205,8 @@ class ProposeForArrival {
         visible.forEach(t -> labels.put(t.code(), t.label()));
         return types(arrival, clues, visible).stream()
                 .limit(MOST)
-                .map(p -> new ProposedType(
-                        p.value(),
-                        labels.get(p.value()),
-                        p.confidence(),
-                        p.reason().replace("the code on page 0", "the cover sheet"),
-                        p.preselected()))
+                .map(p ->
+                        new ProposedType(p.value(), labels.get(p.value()), p.confidence(), p.reason(), p.preselected()))
                 .toList();
     }
 

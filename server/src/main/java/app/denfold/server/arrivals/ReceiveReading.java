@@ -1,6 +1,8 @@
 package app.denfold.server.arrivals;
 
 import app.denfold.server.access.Actor;
+import app.denfold.server.audit.AuditEntry;
+import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.content.Contents;
 import app.denfold.server.reading.PaperRead;
 import app.denfold.server.reading.ReadPage;
@@ -21,6 +23,7 @@ class ReceiveReading {
     private final FileArrivals filing;
     private final Readings readings;
     private final Contents contents;
+    private final AuditTrail trail;
 
     ReceiveReading(
             ArrivalRepository arrivals,
@@ -29,7 +32,8 @@ class ReceiveReading {
             PickupDesks desks,
             FileArrivals filing,
             Readings readings,
-            Contents contents) {
+            Contents contents,
+            AuditTrail trail) {
         this.arrivals = arrivals;
         this.edit = edit;
         this.proposals = proposals;
@@ -37,13 +41,31 @@ class ReceiveReading {
         this.filing = filing;
         this.readings = readings;
         this.contents = contents;
+        this.trail = trail;
     }
 
     @ApplicationModuleListener
     void on(PaperRead event) {
         for (Arrival arrival : arrivals.findBySha256AndState(event.sha256(), Arrival.State.WAITING)) {
-            take(arrival);
+            Readings.Progress reading =
+                    readings.progress(List.of(event.sha256())).get(event.sha256());
+            if (reading.reason() != null && !arrival.hasChosenPages()) {
+                setAside(arrival, reading.reason());
+            } else {
+                take(arrival);
+            }
         }
+    }
+
+    /** It can be taken up again by hand: what could be read of it is kept. */
+    private void setAside(Arrival arrival, String why) {
+        String reason = "It could not be read to its end: " + why + ".";
+        arrival.setAside(reason);
+        trail.record(AuditEntry.ofFile(
+                Actor.system("Den Fold"),
+                "set-aside",
+                arrival.fileId(),
+                "set “" + arrival.fileName() + "” aside: " + reason));
     }
 
     /** Safe to be done again: a paper whose pages somebody chose is left as it is. */
