@@ -25,7 +25,7 @@ if (root) {
     <ConfigProvider theme={theme} csp={{ nonce }} wave={{ disabled: true }}>
       <AntApp style={{ height: "100%" }} message={{ duration: 6 }}>
         <QueryClientProvider client={queries}>
-          <BrowserRouter>
+          <BrowserRouter useTransitions={false}>
             <Routing />
           </BrowserRouter>
         </QueryClientProvider>

@@ -56,10 +56,7 @@ function Desk({ list, uploads }: { list: Arrival[]; uploads: ReturnType<typeof u
   const [search, setSearch] = useSearchParams();
   const [showsKeys, setShowsKeys] = useState(false);
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
-  const at = Math.max(
-    0,
-    list.findIndex((a) => a.id === search.get("paper")),
-  );
+  const at = usePlace(list, search.get("paper"));
   const chosen = list[at];
   const latest = useRef(setSearch);
   latest.current = setSearch;
@@ -134,6 +131,15 @@ function Desk({ list, uploads }: { list: Arrival[]; uploads: ReturnType<typeof u
       <Keys open={showsKeys} onClose={() => setShowsKeys(false)} />
     </div>
   );
+}
+
+/** Where the asked paper stands in the list; once it is gone, what took its place. */
+function usePlace(list: Arrival[], asked: string | null): number {
+  const last = useRef(0);
+  const found = list.findIndex((a) => a.id === asked);
+  const at = found >= 0 ? found : asked ? Math.max(0, Math.min(last.current, list.length - 1)) : 0;
+  last.current = at;
+  return at;
 }
 
 /** The waiting paper before it in the same group, which it can be joined to. */

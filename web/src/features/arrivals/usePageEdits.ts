@@ -1,8 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { App } from "antd";
-import { useRef } from "react";
 import { answer, api, done, wordsOf } from "../../api/client";
-import type { Arrival, PageRef } from "./arrivalQueries";
+import { type Arrival, arrivalsOptions, type PageRef } from "./arrivalQueries";
 
 /** The same pages with one of them turned; degrees clockwise. */
 export function turned(pages: PageRef[], at: number, by: number): PageRef[] {
@@ -24,6 +23,9 @@ export function without(pages: PageRef[], at: number): PageRef[] {
   return pages.filter((_, i) => i !== at);
 }
 
+/** What is under way; one line for all papers, since a key may follow a join to the paper it led to. */
+let queue: Promise<unknown> = Promise.resolve();
+
 /**
  * Changes of the pages of a paper: each is sent at once and can be undone. Keys pressed faster than the server answers
  * wait for each other, and each begins from what the one before it left.
@@ -35,14 +37,16 @@ export function usePageEdits(
 ) {
   const { message } = App.useApp();
   const queries = useQueryClient();
-  const latest = useRef(arrival);
-  latest.current = arrival;
-  const queue = useRef<Promise<unknown>>(Promise.resolve());
   const params = { path: { id: arrival.id } };
-  const run = (edit: (now: Arrival) => Promise<unknown>) => {
-    queue.current = queue.current
-      .then(() => edit(latest.current))
-      .catch((error) => message.error(wordsOf(error)))
+  const latest = () =>
+    queries.getQueryData(arrivalsOptions.queryKey)?.find((a) => a.id === arrival.id) ?? arrival;
+  const run = (edit: (now: Arrival) => Promise<unknown>, failed?: () => void) => {
+    queue = queue
+      .then(() => edit(latest()))
+      .catch((error) => {
+        message.error(wordsOf(error));
+        failed?.();
+      })
       .then(() => queries.invalidateQueries({ queryKey: ["arrivals"], exact: true }));
   };
   const hold = (change: (pages: PageRef[]) => PageRef[], words: string) =>
@@ -67,13 +71,19 @@ export function usePageEdits(
             done(api.POST("/api/arrivals/{id}/split", { params, body: { version, after: at } })),
           )
         : message.info("Go to the page that begins the new paper with the arrow keys, then split."),
-    join: () =>
-      previous
-        ? run(async ({ version }) => {
-            await done(api.POST("/api/arrivals/{id}/join", { params, body: { version, with: previous.id } }));
-            onChoose(previous.id);
-          })
-        : message.info("There is no paper before this one in its group."),
+    join: () => {
+      if (!previous) {
+        message.info("There is no paper before this one in its group.");
+        return;
+      }
+      // it stands on the paper that stays, before the other one is gone from the list
+      onChoose(previous.id);
+      run(
+        ({ version }) =>
+          done(api.POST("/api/arrivals/{id}/join", { params, body: { version, with: previous.id } })),
+        () => onChoose(arrival.id),
+      );
+    },
     splitByRules: (rules: {
       blankPages: boolean;
       pageCounts: boolean;
