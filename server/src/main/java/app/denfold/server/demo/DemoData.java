@@ -16,6 +16,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.UUID;
+import java.util.stream.IntStream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -31,6 +32,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 class DemoData implements ApplicationRunner {
 
     private static final int TAUGHT_BY = 14;
+    private static final int PORTION = 10;
     private static final Logger LOG = LoggerFactory.getLogger(DemoData.class);
 
     private final PracticeSettings settings;
@@ -101,8 +103,10 @@ class DemoData implements ApplicationRunner {
         LocalDate today = calendar.today();
         catalog.load();
         Viewer ottilie = demoAccounts.open();
-        List<PersonFile> people = files.open(today);
-        people.parallelStream().forEach(p -> transactions.executeWithoutResult(t -> files.fill(p, today)));
+        // several files a transaction, since slots are computed and the trail is sealed once for all of it
+        List<PersonFile> people = transactions.execute(t -> files.open(today));
+        inPortions(people).parallelStream()
+                .forEach(some -> transactions.executeWithoutResult(t -> some.forEach(p -> files.fill(p, today))));
         waivers.grant(
                 ottilie,
                 named(people, "Tamsin Korhola").id(),
@@ -128,6 +132,12 @@ class DemoData implements ApplicationRunner {
                 arrivals.loadMore(ottilie, people, today);
             }
         });
+    }
+
+    private static List<List<PersonFile>> inPortions(List<PersonFile> people) {
+        return IntStream.range(0, (people.size() + PORTION - 1) / PORTION)
+                .mapToObj(i -> people.subList(i * PORTION, Math.min(people.size(), (i + 1) * PORTION)))
+                .toList();
     }
 
     /** What the demo's papers look like is learned from those of the first few people. */
