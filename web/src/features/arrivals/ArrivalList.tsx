@@ -1,9 +1,13 @@
+import { EllipsisOutlined } from "@ant-design/icons";
 import { useQuery } from "@tanstack/react-query";
-import { Button, Checkbox, Progress, Tooltip } from "antd";
-import { memo, useEffect, useRef } from "react";
+import { Button, Checkbox, Dropdown, Progress, Tooltip } from "antd";
+import { memo, useEffect, useRef, useState } from "react";
 import { bytes, moment } from "../../ui/days";
 import { practiceOptions } from "../access/sessionQueries";
 import { type Arrival, pageImage } from "./arrivalQueries";
+import { BringInModal } from "./BringInModal";
+import { papersOf } from "./droppedFiles";
+import { LinkModal } from "./LinkModal";
 import type { useUploads } from "./useUploads";
 
 /** The heading a paper stands under. */
@@ -18,13 +22,17 @@ export function groupOf(arrival: Arrival): string {
       return "From guests";
     case "MAIL":
       return "By mail";
+    case "LINK":
+      return "Links";
     default:
       return "Dropped here";
   }
 }
 
 function rank(arrival: Arrival): number {
-  return arrival.state === "SET_ASIDE" ? 4 : ["PICKUP", "MAIL", "PORTAL", "DROP"].indexOf(arrival.source);
+  return arrival.state === "SET_ASIDE"
+    ? 5
+    : ["PICKUP", "MAIL", "PORTAL", "DROP", "LINK"].indexOf(arrival.source);
 }
 
 /** Papers in the order in which the list shows them: by group, then as they came. */
@@ -46,6 +54,14 @@ type ArrivalListProps = {
 
 export function ArrivalList({ list, chosen, ticked, onTick, onChoose, uploads }: ArrivalListProps) {
   const picker = useRef<HTMLInputElement>(null);
+  const folder = useRef<HTMLInputElement>(null);
+  const [bringIn, setBringIn] = useState<File[]>();
+  const [links, setLinks] = useState(false);
+  const chooseFolder = () => {
+    // no property of React's, since it is not in the standard yet
+    folder.current?.setAttribute("webkitdirectory", "");
+    folder.current?.click();
+  };
   const limit = useQuery(practiceOptions).data?.uploadLimit;
   const waiting = list.filter((a) => a.state === "WAITING").length;
   const groups = [...new Set(list.map(groupOf))];
@@ -60,7 +76,18 @@ export function ArrivalList({ list, chosen, ticked, onTick, onChoose, uploads }:
           hidden
           aria-label="Choose files for Arrivals"
           onChange={(e) => {
-            uploads.send([...(e.target.files ?? [])]);
+            uploads.send(papersOf(e.target.files));
+            e.target.value = "";
+          }}
+        />
+        <input
+          ref={folder}
+          type="file"
+          multiple
+          hidden
+          aria-label="Choose a folder for Arrivals"
+          onChange={(e) => {
+            uploads.send(papersOf(e.target.files));
             e.target.value = "";
           }}
         />
@@ -71,7 +98,29 @@ export function ArrivalList({ list, chosen, ticked, onTick, onChoose, uploads }:
             Choose files
           </Button>
         </Tooltip>
+        <Dropdown
+          trigger={["click"]}
+          menu={{
+            items: [
+              { key: "folder", label: "A whole folder", onClick: chooseFolder },
+              { key: "details", label: "With details for all or each", onClick: () => setBringIn([]) },
+              {
+                key: "again",
+                label: "The same papers again, with other details",
+                disabled: uploads.last.length === 0,
+                onClick: () => setBringIn(uploads.last),
+              },
+              { key: "link", label: "A link to a paper kept elsewhere", onClick: () => setLinks(true) },
+            ],
+          }}
+        >
+          <Button size="small" icon={<EllipsisOutlined />} aria-label="Other ways to bring papers in" />
+        </Dropdown>
       </div>
+      {bringIn && (
+        <BringInModal first={bringIn} onClose={() => setBringIn(undefined)} onBringIn={uploads.sendWith} />
+      )}
+      {links && <LinkModal onClose={() => setLinks(false)} onAdded={onChoose} />}
       <div>
         {uploads.uploads.map((u) => (
           <div
@@ -82,13 +131,25 @@ export function ArrivalList({ list, chosen, ticked, onTick, onChoose, uploads }:
             {u.error ? (
               <>
                 {u.error}{" "}
+                {u.canGoOn && (
+                  <>
+                    <button type="button" className="linklike" onClick={() => uploads.goOn(u.key)}>
+                      Go on
+                    </button>{" "}
+                  </>
+                )}
                 <button type="button" className="linklike" onClick={() => uploads.dismiss(u.key)}>
                   Dismiss
                 </button>
               </>
             ) : (
               <>
-                <div className="ellipsis">{u.name}</div>
+                <div className="upload-name">
+                  <span className="ellipsis">{u.name}</span>
+                  <button type="button" className="linklike" onClick={() => uploads.dismiss(u.key)}>
+                    Stop
+                  </button>
+                </div>
                 <Progress percent={Math.round(u.part * 100)} size="small" />
               </>
             )}

@@ -9,9 +9,11 @@ import {
 import { useQuery } from "@tanstack/react-query";
 import { Button, Checkbox, InputNumber, Popover, Tooltip } from "antd";
 import { useEffect, useRef, useState } from "react";
+import { answer, api, type Shape } from "../../api/client";
 import { useKeys } from "../../ui/keys";
 import { QuietEmpty } from "../../ui/Quiet";
 import { meOptions } from "../access/sessionQueries";
+import { LinkedPaper } from "../links/LinkedPaper";
 import { type Arrival, arrivalOptions, pageImage } from "./arrivalQueries";
 import { usePageEdits } from "./usePageEdits";
 
@@ -66,7 +68,7 @@ export function ArrivalPages({ arrival, previous, onChoose, onKeys }: ArrivalPag
         </Button>
       </div>
       {arrival.pages.length === 0 ? (
-        <Unpaged arrival={arrival} />
+        <Unpaged arrival={arrival} link={detail?.link} />
       ) : (
         // biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling area must be reachable by keyboard
         <section className="page-desk" tabIndex={0} aria-label="Pages">
@@ -123,7 +125,13 @@ function pageCount(arrival: Arrival): string {
       : pages;
 }
 
-function Unpaged({ arrival }: { arrival: Arrival }) {
+function Unpaged({ arrival, link }: { arrival: Arrival; link?: Shape<"Link"> }) {
+  if (link) {
+    const params = { path: { id: arrival.id } };
+    return (
+      <LinkedPaper link={link} check={() => answer(api.POST("/api/arrivals/{id}/link-check", { params }))} />
+    );
+  }
   const source = `/api/arrivals/${arrival.id}/content`;
   if (arrival.mediaType.startsWith("audio/")) {
     return (

@@ -18,6 +18,7 @@ import {
   previewOptions,
   proposedDraft,
 } from "./arrivalQueries";
+import { droppedFiles } from "./droppedFiles";
 import { FilingSheet } from "./FilingSheet";
 import { SetAsideSheet } from "./SetAsideSheet";
 import { useFiling } from "./useFiling";
@@ -36,7 +37,7 @@ export function ArrivalsPage() {
     onDrop: (e: DragEvent) => {
       e.preventDefault();
       setDragging(false);
-      uploads.send([...e.dataTransfer.files]);
+      droppedFiles(e.dataTransfer).then(uploads.send);
     },
   };
   return (

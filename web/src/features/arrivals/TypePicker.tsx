@@ -7,7 +7,20 @@ function beginsWith(label: string, typed: string): number {
 }
 
 /** Finds a type by any part of its name or of another word for it. */
-export function TypePicker({ value, onChange }: { value?: string | null; onChange: (code: string) => void }) {
+export function TypePicker({
+  id = "filing-type",
+  label,
+  value,
+  placeholder = "any part of its name, or another word for it",
+  onChange,
+}: {
+  id?: string;
+  /** Its name for who does not see what stands beside it. */
+  label?: string;
+  value?: string | null;
+  placeholder?: string;
+  onChange: (code: string) => void;
+}) {
   const types = useQuery(typesOptions).data ?? [];
   const options = types.map((t) => ({
     value: t.code,
@@ -16,11 +29,12 @@ export function TypePicker({ value, onChange }: { value?: string | null; onChang
   }));
   return (
     <Select
-      id="filing-type"
+      id={id}
+      aria-label={label}
       value={value ?? undefined}
       onChange={onChange}
       options={options}
-      placeholder="any part of its name, or another word for it"
+      placeholder={placeholder}
       showSearch={{
         filterOption: (typed, option) => option?.words.includes(typed.toLowerCase()) ?? false,
         filterSort: (a, b, { searchValue }) =>

@@ -2,10 +2,11 @@ import { DownloadOutlined, MinusOutlined, PlusOutlined } from "@ant-design/icons
 import { useQuery } from "@tanstack/react-query";
 import { Button } from "antd";
 import { useState } from "react";
-import type { Shape } from "../../api/client";
+import { answer, api, type Shape } from "../../api/client";
 import { Pages } from "../../ui/Pages";
 import { Loaded, QuietEmpty } from "../../ui/Quiet";
 import "./documents.css";
+import { LinkedPaper } from "../links/LinkedPaper";
 import { documentOptions } from "./documentQueries";
 import { PaperCard } from "./PaperCard";
 
@@ -88,12 +89,25 @@ function Reading({ paper, file, ledger }: ReadingProps) {
         </div>
         {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling area must be reachable by keyboard */}
         <section className="page-desk" tabIndex={0} aria-label="Pages">
-          <Pages
-            count={version.pages}
-            width={width}
-            name={paper.name}
-            source={(page) => `${base}/pages/${page}?width=${width > 900 ? 1400 : 900}`}
-          />
+          {version.link ? (
+            <LinkedPaper
+              link={version.link}
+              check={() =>
+                answer(
+                  api.POST("/api/documents/{id}/versions/{number}/link-check", {
+                    params: { path: { id: paper.id, number: version.number } },
+                  }),
+                )
+              }
+            />
+          ) : (
+            <Pages
+              count={version.pages}
+              width={width}
+              name={paper.name}
+              source={(page) => `${base}/pages/${page}?width=${width > 900 ? 1400 : 900}`}
+            />
+          )}
         </section>
       </div>
       <PaperCard paper={paper} file={file} ledger={ledger} version={version.number} onVersion={setChosen} />

@@ -66,6 +66,14 @@ final class HttpSession {
                 .body();
     }
 
+    HttpResponse<String> post(String path, String json) throws IOException, InterruptedException {
+        HttpRequest request = request(path)
+                .header("Content-Type", "application/json")
+                .POST(BodyPublishers.ofString(json))
+                .build();
+        return client.send(request, BodyHandlers.ofString());
+    }
+
     HttpResponse<String> upload(String path, String name, byte[] bytes) throws IOException, InterruptedException {
         ByteArrayOutputStream body = new ByteArrayOutputStream();
         body.writeBytes(("--" + BOUNDARY + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + name

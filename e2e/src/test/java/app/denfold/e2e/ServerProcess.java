@@ -48,6 +48,7 @@ final class ServerProcess implements AutoCloseable {
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-Xmx900m",
                 "-XX:+UseSerialGC",
+                "-XX:TieredStopAtLevel=1",
                 "-Djava.awt.headless=true",
                 "-cp",
                 System.getProperty("java.class.path"),

@@ -43,7 +43,9 @@ public enum Format {
     M4A(Shown.RECORDING, "audio/mp4", "sound", "m4a"),
     MP4(Shown.RECORDING, "video/mp4", "video", "mp4", "m4v"),
     MOV(Shown.RECORDING, "video/quicktime", "video", "mov"),
-    WEBM(Shown.RECORDING, "video/webm", "video", "webm");
+    WEBM(Shown.RECORDING, "video/webm", "video", "webm"),
+    /** The address of a paper kept elsewhere, written as a list of addresses (RFC 2483). */
+    LINK(Shown.KEPT, "text/uri-list", "link", "uri");
 
     /** What can be looked at in the page. */
     public enum Shown {

@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.MediaType;
+import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.MvcResult;
@@ -108,6 +109,17 @@ public final class Api {
         builder.file(new MockMultipartFile("file", name, "application/octet-stream", bytes));
         fields.forEach((field, value) -> builder.param(field, value.toString()));
         return answer(mvc.perform(builder.cookie(session).with(csrf())).andReturn());
+    }
+
+    /** A request with a body of bytes and headers of its own; the answer's headers are wanted as well. */
+    public MockHttpServletResponse raw(HttpMethod method, String path, Map<String, String> headers, byte[] bytes)
+            throws Exception {
+        var builder = request(method, path).with(csrf()).cookie(session);
+        headers.forEach(builder::header);
+        if (bytes != null) {
+            builder.content(bytes).header("Content-Length", bytes.length);
+        }
+        return mvc.perform(builder).andReturn().getResponse();
     }
 
     private static String bodyOf(MvcResult result) {

@@ -1,6 +1,8 @@
 package app.denfold.server;
 
+import app.denfold.server.demo.VirusScannerStandIn;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
@@ -17,6 +19,16 @@ public final class FreshDatabase implements ApplicationContextInitializer<Config
 
     private static final String HOST = "jdbc:postgresql://127.0.0.1:";
 
+    private static final VirusScannerStandIn SCANNER = scanner();
+
+    private static VirusScannerStandIn scanner() {
+        try {
+            return new VirusScannerStandIn(0);
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+
     @Override
     public void initialize(ConfigurableApplicationContext context) {
         Path folder = temporaryFolder();
@@ -30,6 +42,9 @@ public final class FreshDatabase implements ApplicationContextInitializer<Config
                         "spring.mail.port=" + TestMail.PORT,
                         "db-scheduler.polling-interval=200ms",
                         "denfold.recognition.on=false",
+                        "denfold.links.this-machine=true",
+                        "denfold.virus-scanner.host=127.0.0.1",
+                        "denfold.virus-scanner.port=" + SCANNER.port(),
                         "denfold.pickup-interval=200")
                 .applyTo(context);
     }

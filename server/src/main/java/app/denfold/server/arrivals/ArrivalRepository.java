@@ -2,6 +2,7 @@ package app.denfold.server.arrivals;
 
 import java.util.Collection;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.CrudRepository;
@@ -21,6 +22,8 @@ interface ArrivalRepository extends CrudRepository<Arrival, UUID> {
     List<Arrival> findBySha256AndState(String sha256, Arrival.State state);
 
     boolean existsByOrigin(String origin);
+
+    Optional<Arrival> findByOrigin(String origin);
 
     boolean existsBySourceAndBroughtByAndFileNameAndSha256(
             Arrival.Source source, String broughtBy, String fileName, String sha256);

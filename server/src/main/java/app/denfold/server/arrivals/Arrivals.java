@@ -1,11 +1,13 @@
 package app.denfold.server.arrivals;
 
+import app.denfold.paper.Format;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.content.Content;
 import app.denfold.server.content.Contents;
+import app.denfold.server.content.Link;
 import app.denfold.server.coverage.FilingEffect;
 import app.denfold.server.documents.FilingDetails;
 import app.denfold.server.practice.PracticeCalendar;
@@ -13,6 +15,7 @@ import app.denfold.server.problems.Refusal;
 import app.denfold.server.reading.Readings;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -68,6 +71,22 @@ public class Arrivals {
         if (taken instanceof Contents.Refused refused) {
             throw Refusal.invalid("file", refused.reason());
         }
+        return receive(paper, taken);
+    }
+
+    /** Puts a link among the waiting papers; the link is the document. @return the arrival's id */
+    @Transactional
+    public UUID receiveLink(Viewer viewer, Link link, UUID fileId, String type, String note) {
+        if (type != null) {
+            catalog.type(type);
+        }
+        String kept = contents.keep(link.written(), Format.LINK, 0);
+        return receive(
+                new ReceivedPaper(null, link.label(), ReceivedPaper.Way.LINK, viewer.actor(), fileId, type, note),
+                new Contents.Whole(kept, 0));
+    }
+
+    private UUID receive(ReceivedPaper paper, Contents.Taken taken) {
         Arrival arrival = arrivals.save(new Arrival(paper, taken, calendar.now()));
         Content content = contents.content(arrival.sha256());
         String words = "received “" + paper.fileName() + "” " + arrival.sourceInWords() + ", " + content.size()
@@ -83,6 +102,12 @@ public class Arrivals {
     /** True when exactly this paper was taken from that pickup already, so that it only needs to leave the folder. */
     boolean isTakenFrom(String pickup, String fileName, String sha256) {
         return arrivals.existsBySourceAndBroughtByAndFileNameAndSha256(Arrival.Source.PICKUP, pickup, fileName, sha256);
+    }
+
+    /** The arrival of this origin, when it was taken already. */
+    @Transactional(readOnly = true)
+    public Optional<UUID> ofOrigin(String origin) {
+        return arrivals.findByOrigin(origin).map(Arrival::id);
     }
 
     /** True when the paper of this origin was taken already. */
@@ -110,6 +135,12 @@ public class Arrivals {
     @Transactional(readOnly = true)
     public String contentOf(Viewer viewer, UUID id) {
         return open(viewer, id).sha256();
+    }
+
+    /** @throws Refusal when the paper is no link */
+    @Transactional(readOnly = true)
+    public Link linkOf(Viewer viewer, UUID id) {
+        return contents.link(open(viewer, id).sha256()).orElseThrow(() -> Refusal.notFound("link"));
     }
 
     /**

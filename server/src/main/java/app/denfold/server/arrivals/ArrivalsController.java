@@ -2,6 +2,7 @@ package app.denfold.server.arrivals;
 
 import app.denfold.core.filing.SplitBatch;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.content.CheckLink;
 import app.denfold.server.content.Download;
 import app.denfold.server.coverage.FilingEffect;
 import app.denfold.server.documents.FiledDocument;
@@ -40,6 +41,7 @@ class ArrivalsController {
     private final ArrivalLooks looks;
     private final Files files;
     private final Download download;
+    private final CheckLink links;
 
     ArrivalsController(
             Arrivals arrivals,
@@ -48,7 +50,8 @@ class ArrivalsController {
             EditPages edit,
             ArrivalLooks looks,
             Files files,
-            Download download) {
+            Download download,
+            CheckLink links) {
         this.arrivals = arrivals;
         this.show = show;
         this.filing = filing;
@@ -56,6 +59,7 @@ class ArrivalsController {
         this.looks = looks;
         this.files = files;
         this.download = download;
+        this.links = links;
     }
 
     record ReceivedAnswer(UUID id) {}
@@ -118,6 +122,12 @@ class ArrivalsController {
     @GetMapping(path = "/{id}/content", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ResponseEntity<Resource> content(Viewer viewer, @PathVariable UUID id) {
         return download.attachment(arrivals.contentOf(viewer, id), arrivals.nameOf(id));
+    }
+
+    /** Asks, now, whether a linked paper can be reached. */
+    @PostMapping("/{id}/link-check")
+    CheckLink.Reached checkLink(Viewer viewer, @PathVariable UUID id) {
+        return links.reach(arrivals.linkOf(viewer, id));
     }
 
     @PostMapping("/{id}/preview")

@@ -38,6 +38,7 @@ public record ReceivedPaper(
         DROP,
         PICKUP,
         PORTAL,
-        MAIL
+        MAIL,
+        LINK
     }
 }

@@ -5,6 +5,7 @@ import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.PaperType;
 import app.denfold.server.content.Content;
 import app.denfold.server.content.Contents;
+import app.denfold.server.content.Link;
 import app.denfold.server.people.Files;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.reading.Readings;
@@ -166,6 +167,7 @@ class ShowArrivals {
      * One paper with what is proposed for it.
      *
      * @param message text of the mail it came with
+     * @param link where it is, when it is kept elsewhere
      * @param leftOut pages of its batch that no paper holds
      * @param steps changes of the pages of its batch, the last one first
      */
@@ -173,6 +175,7 @@ class ShowArrivals {
             UUID id,
             @Nullable String sender,
             @Nullable String message,
+            @Nullable Link link,
             ProposeForArrival.Proposals proposals,
             List<LikeArrivals.LikePaper> like,
             List<PageRef> leftOut,
@@ -185,6 +188,7 @@ class ShowArrivals {
                 id,
                 arrival.sender(),
                 arrival.message(),
+                contents.link(arrival.sha256()).orElse(null),
                 proposals.of(viewer, arrival),
                 like.of(viewer, arrival),
                 edit.leftOut(arrival),

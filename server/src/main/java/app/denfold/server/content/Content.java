@@ -3,6 +3,7 @@ package app.denfold.server.content;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import java.time.Instant;
+import java.util.Optional;
 import org.hibernate.annotations.Immutable;
 
 /** Bytes that are stored, and what they are. */
@@ -16,6 +17,7 @@ public class Content {
     private long size;
     private String mediaType;
     private int pages;
+    private String virus;
     private Instant storedAt;
 
     protected Content() {}
@@ -36,5 +38,10 @@ public class Content {
     /** Number of pages that can be shown; 0 for a paper that is set aside. */
     public int pages() {
         return pages;
+    }
+
+    /** What the virus scanner found in it. */
+    Optional<String> virus() {
+        return Optional.ofNullable(virus);
     }
 }

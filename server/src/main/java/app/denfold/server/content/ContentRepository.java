@@ -16,8 +16,8 @@ interface ContentRepository extends Repository<Content, String> {
 
     @Modifying
     @Query(value = """
-                    insert into content (sha256, size, media_type, pages, stored_at)
-                    values (:sha256, :size, :mediaType, :pages, :at) on conflict (sha256) do nothing
+                    insert into content (sha256, size, media_type, pages, virus, stored_at)
+                    values (:sha256, :size, :mediaType, :pages, :virus, :at) on conflict (sha256) do nothing
                     """, nativeQuery = true)
-    void insertUnlessThere(String sha256, long size, String mediaType, int pages, Instant at);
+    void insertUnlessThere(String sha256, long size, String mediaType, int pages, String virus, Instant at);
 }

@@ -6,6 +6,7 @@ import app.denfold.paper.Reading;
 import app.denfold.paper.worker.PaperWorkers;
 import app.denfold.paper.worker.WorkerFailed;
 import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.problems.NotNow;
 import app.denfold.server.problems.Refusal;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -34,6 +35,7 @@ public class Contents {
     private final ContentRepository contents;
     private final PracticeCalendar calendar;
     private final PaperWorkers workers;
+    private final VirusScanner scanner;
     private final Path drawn;
 
     Contents(
@@ -41,12 +43,14 @@ public class Contents {
             ContentRepository contents,
             PracticeCalendar calendar,
             PaperWorkers quickWorkers,
+            VirusScanner scanner,
             @Value("${denfold.content}") Path root)
             throws IOException {
         this.store = store;
         this.contents = contents;
         this.calendar = calendar;
         this.workers = quickWorkers;
+        this.scanner = scanner;
         this.drawn = Files.createDirectories(root.toAbsolutePath().resolve("drawn"));
     }
 
@@ -62,20 +66,38 @@ public class Contents {
     /** Not stored; the bytes stay with whoever brought them. */
     public record Refused(String reason) implements Taken {}
 
-    /** Looks into the file and stores it unless it is refused. The file itself is left where it is. */
+    /**
+     * Looks into the file and stores it unless it is refused. The file itself is left where it is.
+     *
+     * @throws NotNow when it cannot be stored at the moment, or the virus scanner does not answer
+     */
     @Transactional
     public Taken take(Path file, String fileName) {
         try {
-            Reading reading = identify(file, fileName);
+            Optional<String> virus = scanner.found(file);
+            Reading reading =
+                    virus.<Reading>map(found -> infected(found, fileName)).orElse(null);
+            if (reading == null) {
+                reading = identify(file, fileName);
+            }
             if (reading instanceof Reading.Refused refused) {
                 return new Refused(refused.reason());
             }
             try (InputStream in = Files.newInputStream(file)) {
-                return keep(store.put(in), reading);
+                return keep(store.put(in), reading, virus.orElse(null));
             }
         } catch (IOException failed) {
-            throw new UncheckedIOException("Storing “" + fileName + "” failed", failed);
+            throw NotNow.notStored(fileName, failed);
         }
+    }
+
+    /** Nothing of it is parsed. */
+    private static Reading infected(String found, String fileName) {
+        return new Reading.SetAside(
+                Format.claimedBy(fileName).orElse(Format.TEXT),
+                "The virus scanner found “" + found
+                        + "” in it. It is kept locked away: nobody can open or download it. Ask the sender for a clean "
+                        + "copy, then discard it.");
     }
 
     private Reading identify(Path file, String fileName) throws IOException {
@@ -88,18 +110,18 @@ public class Contents {
         }
     }
 
-    private Taken keep(ContentStore.Stored stored, Reading reading) {
+    private Taken keep(ContentStore.Stored stored, Reading reading, String virus) {
         if (reading instanceof Reading.Readable readable) {
-            insert(stored, readable.format(), readable.pages());
+            insert(stored, readable.format(), readable.pages(), null);
             return new Whole(stored.sha256(), readable.pages());
         }
         Reading.SetAside aside = (Reading.SetAside) reading;
-        insert(stored, aside.format(), 0);
+        insert(stored, aside.format(), 0, virus);
         return new SetAside(stored.sha256(), aside.reason());
     }
 
-    private void insert(ContentStore.Stored stored, Format format, int pages) {
-        contents.insertUnlessThere(stored.sha256(), stored.size(), format.mediaType(), pages, calendar.now());
+    private void insert(ContentStore.Stored stored, Format format, int pages, String virus) {
+        contents.insertUnlessThere(stored.sha256(), stored.size(), format.mediaType(), pages, virus, calendar.now());
     }
 
     /** Stores a PDF that the product made itself. */
@@ -113,10 +135,10 @@ public class Contents {
     public String keep(byte[] made, Format format, int pages) {
         try {
             ContentStore.Stored stored = store.put(new ByteArrayInputStream(made));
-            insert(stored, format, pages);
+            insert(stored, format, pages, null);
             return stored.sha256();
         } catch (IOException failed) {
-            throw new UncheckedIOException(failed);
+            throw NotNow.notStored("The paper", failed);
         }
     }
 
@@ -130,9 +152,25 @@ public class Contents {
         return found.stream().collect(Collectors.toMap(Content::sha256, c -> c));
     }
 
-    /** The stored bytes, for reading only. */
+    /** The stored bytes, for reading only. @throws Refusal when they are locked away because of a virus */
     public Path file(String sha256) {
+        content(sha256).virus().ifPresent(found -> {
+            throw Refusal.conflict(
+                    "infected", "The virus scanner found “" + found + "” in this paper; nobody can open it.");
+        });
         return store.file(sha256);
+    }
+
+    /** The link that is kept under this hash; empty when it is anything else. */
+    public Optional<Link> link(String sha256) {
+        if (!content(sha256).mediaType().equals(Format.LINK.mediaType())) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(Link.read(Files.readAllBytes(store.file(sha256))));
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
     }
 
     /**
@@ -207,7 +245,7 @@ public class Contents {
     private String keepMade(Path pdf, int pages) throws IOException {
         try (InputStream in = Files.newInputStream(pdf)) {
             ContentStore.Stored stored = store.put(in);
-            insert(stored, Format.PDF, pages);
+            insert(stored, Format.PDF, pages, null);
             return stored.sha256();
         }
     }

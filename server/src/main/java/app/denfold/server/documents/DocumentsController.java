@@ -6,9 +6,11 @@ import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.PaperType;
 import app.denfold.server.catalog.Signer;
+import app.denfold.server.content.CheckLink;
 import app.denfold.server.content.Content;
 import app.denfold.server.content.Contents;
 import app.denfold.server.content.Download;
+import app.denfold.server.content.Link;
 import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
@@ -38,13 +40,21 @@ class DocumentsController {
     private final Catalog catalog;
     private final Contents contents;
     private final Download download;
+    private final CheckLink links;
     private final AuditTrail trail;
 
-    DocumentsController(Documents documents, Catalog catalog, Contents contents, Download download, AuditTrail trail) {
+    DocumentsController(
+            Documents documents,
+            Catalog catalog,
+            Contents contents,
+            Download download,
+            CheckLink links,
+            AuditTrail trail) {
         this.documents = documents;
         this.catalog = catalog;
         this.contents = contents;
         this.download = download;
+        this.links = links;
         this.trail = trail;
     }
 
@@ -57,7 +67,8 @@ class DocumentsController {
             String sha256,
             long size,
             String mediaType,
-            int pages) {}
+            int pages,
+            @Nullable Link link) {}
 
     record DocumentAnswer(
             UUID id,
@@ -101,6 +112,13 @@ class DocumentsController {
         FiledDocument document = documents.visible(viewer, id);
         trail.lookedAt(viewer, document.fileId(), id, document.name());
         return download.page(version(document, number).sha256(), page, width);
+    }
+
+    /** Asks, now, whether a linked paper can be reached. */
+    @PostMapping("/versions/{number}/link-check")
+    CheckLink.Reached checkLink(Viewer viewer, @PathVariable UUID id, @PathVariable int number) {
+        String sha256 = version(documents.visible(viewer, id), number).sha256();
+        return links.reach(contents.link(sha256).orElseThrow(() -> Refusal.notFound("link")));
     }
 
     @GetMapping(path = "/versions/{number}/content", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
@@ -183,7 +201,8 @@ class DocumentsController {
                     v.sha256(),
                     content.size(),
                     content.mediaType(),
-                    content.pages()));
+                    content.pages(),
+                    contents.link(v.sha256()).orElse(null)));
         }
         return answers;
     }

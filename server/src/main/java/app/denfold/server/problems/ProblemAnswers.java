@@ -36,6 +36,12 @@ class ProblemAnswers extends ResponseEntityExceptionHandler {
     }
 
     @ExceptionHandler
+    ResponseEntity<ProblemDetail> notNow(NotNow later) {
+        return ResponseEntity.status(later.status())
+                .body(problem(later.status(), later.code(), later.getMessage(), List.of()));
+    }
+
+    @ExceptionHandler
     ResponseEntity<ProblemDetail> lostRace(OptimisticLockingFailureException lost) {
         return ResponseEntity.status(HttpStatus.CONFLICT)
                 .body(problem(
