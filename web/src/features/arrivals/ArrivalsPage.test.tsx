@@ -32,6 +32,7 @@ const TYPES = [
     signers: [],
     needsReview: false,
     synonyms: [],
+    fields: ["Receipt number"],
   },
 ];
 
@@ -47,6 +48,7 @@ function detail(id: string, proposals: Partial<ArrivalDetail["proposals"]> = {})
       documentDate: [],
       effectiveDate: [],
       statedExpiry: [],
+      fields: [],
       pagesWithoutText: 0,
       ...proposals,
     },

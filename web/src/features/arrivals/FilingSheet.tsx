@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Alert, App, Button, Form } from "antd";
+import { Alert, App, Button, Form, Input } from "antd";
 import { useState } from "react";
 import { api, done, fieldWords, wordsOf } from "../../api/client";
 import { DayField } from "../../ui/DayField";
@@ -13,8 +13,10 @@ import {
   arrivalOptions,
   complete,
   type Draft,
+  fieldValues,
   previewOptions,
   proposedDraft,
+  typesOptions,
 } from "./arrivalQueries";
 import { FilingEffect } from "./FilingEffect";
 import { LikePapersNote } from "./LikePapersNote";
@@ -35,7 +37,9 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
   const detail = useQuery(arrivalOptions(arrival)).data;
   const [touched, setTouched] = useState<{ of: string; draft: Draft; tried?: boolean }>();
   const mine = touched?.of === arrival.id ? touched : undefined;
-  const draft = { ...proposedDraft(arrival, detail), ...mine?.draft };
+  const proposed = { ...proposedDraft(arrival, detail), ...mine?.draft };
+  const draft = { ...proposed, fields: fieldValues(proposed.type, mine?.draft.fields, detail) };
+  const fields = useQuery(typesOptions).data?.find((t) => t.code === draft.type)?.fields ?? [];
   const [setsAside, setSetsAside] = useState(false);
   const mayChange = useQuery(meOptions).data?.mayChange ?? false;
   const preview = useQuery(previewOptions(arrival.id, draft));
@@ -136,6 +140,17 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
               </div>
             </Form.Item>
           </div>
+          {fields.map((name) => (
+            <Form.Item key={name} label={name} htmlFor={`filing-field-${name}`}>
+              <Input
+                id={`filing-field-${name}`}
+                value={draft.fields[name] ?? ""}
+                maxLength={200}
+                onChange={(e) => change({ fields: { ...mine?.draft.fields, [name]: e.target.value } })}
+              />
+              <FieldReason found={foundField(detail, draft.type, name)} value={draft.fields[name]} />
+            </Form.Item>
+          ))}
         </Form>
         {preview.data && <FilingEffect preview={preview.data} />}
         {unreadable(arrival, detail)}
@@ -162,6 +177,17 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
       />
     </section>
   );
+}
+
+type FoundField = ArrivalDetail["proposals"]["fields"][number];
+
+function foundField(detail: ArrivalDetail | undefined, type: string | null | undefined, name: string) {
+  return detail?.proposals.fields.find((f) => f.type === type && f.name === name);
+}
+
+/** Where a value was found, as long as it is the one that was found. */
+function FieldReason({ found, value }: { found: FoundField | undefined; value: string | undefined }) {
+  return found && found.value === value ? <div className="why muted">{found.reason}</div> : null;
 }
 
 function lacking(draft: Draft): string {

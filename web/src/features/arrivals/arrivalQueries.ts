@@ -44,7 +44,19 @@ export type Draft = {
   documentDate?: string | null;
   effectiveDate?: string | null;
   statedExpiry?: string | null;
+  /** Values of the type's fields that were typed, by their names. */
+  fields?: Record<string, string>;
 };
+
+/** The values of the fields of a type: what was typed, else what was found on the paper. */
+export function fieldValues(
+  type: string | null | undefined,
+  typed: Record<string, string> | undefined,
+  detail?: ArrivalDetail,
+): Record<string, string> {
+  const found = (detail?.proposals.fields ?? []).filter((f) => f.type === type);
+  return { ...Object.fromEntries(found.map((f) => [f.name, f.value])), ...typed };
+}
 
 /** What a person would enter if every sure proposal is right; what the paper came with goes first. */
 export function proposedDraft(arrival: Arrival, detail?: ArrivalDetail): Draft {

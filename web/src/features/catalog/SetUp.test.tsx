@@ -42,6 +42,7 @@ const TYPE = {
   needsReview: false,
   sensitive: false,
   synonyms: ["deed"],
+  fields: [],
 };
 
 const KIND = {

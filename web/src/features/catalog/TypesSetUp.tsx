@@ -2,9 +2,10 @@ import { useQuery } from "@tanstack/react-query";
 import { Alert, Button, Checkbox, Input, InputNumber, Radio, Select } from "antd";
 import { type ReactNode, useState } from "react";
 import { useNavigate, useParams } from "react-router";
-import { answer, api, done, fieldWords, type Shape, wordsOf } from "../../api/client";
+import { answer, api, done, fieldWords, Problem, type Shape, wordsOf } from "../../api/client";
 import { Loaded } from "../../ui/Quiet";
 import { EffectModal } from "./EffectModal";
+import { FieldsEditor } from "./FieldsEditor";
 import { PeriodField } from "./PeriodField";
 import { codeOf, type Validity } from "./rules";
 import { SetUpList } from "./SetUpList";
@@ -78,13 +79,14 @@ function TypeEditor({ type, taken, sections }: TypeEditorProps) {
         needsReview: false,
         sensitive: false,
         synonyms: [],
+        fields: [],
       },
   );
   const set = (changes: Partial<TypeSetUp>) => setDraft((d) => ({ ...d, ...changes }));
   const navigate = useNavigate();
   const code = type?.code ?? codeOf(draft.label, taken);
   const params = { path: { code } };
-  const { version, label, section, namingPattern, signers, needsReview, sensitive, synonyms } = draft;
+  const { version, label, section, namingPattern, signers, needsReview, sensitive, synonyms, fields } = draft;
   const validity = draft.validity as unknown as Record<string, unknown>;
   const body = {
     version,
@@ -96,6 +98,7 @@ function TypeEditor({ type, taken, sections }: TypeEditorProps) {
     needsReview,
     sensitive,
     synonyms,
+    fields,
   };
   const change = useEffectThenSave({
     ask: () => answer(api.POST("/api/set-up/document-types/{code}/effect", { params, body })),
@@ -148,8 +151,12 @@ function TypeEditor({ type, taken, sections }: TypeEditorProps) {
           onChange={(e) => set({ namingPattern: e.target.value })}
         />
         <p className="muted">
-          Made of {"{type}"}, {"{document date}"}, {"{person}"} and {"{pending}"}, what is still missing.
+          Made of {"{type}"}, {"{document date}"}, {"{person}"}, {"{field …}"} with the name of a field, and{" "}
+          {"{pending}"}, what is still missing.
         </p>
+      </Field>
+      <Field label="Fields" help={fieldsWords(problem)}>
+        <FieldsEditor fields={draft.fields} onChange={(next) => set({ fields: next })} />
       </Field>
       <Field label="Review">
         <Checkbox checked={draft.needsReview} onChange={(e) => set({ needsReview: e.target.checked })}>
@@ -191,6 +198,13 @@ function TypeEditor({ type, taken, sections }: TypeEditorProps) {
       <EffectModal what={draft.label} {...change.modal} />
     </section>
   );
+}
+
+/** What is wrong with one of the fields. */
+function fieldsWords(error: unknown): string | undefined {
+  return error instanceof Problem
+    ? error.fields.find((f) => f.field.startsWith("fields."))?.message
+    : undefined;
 }
 
 function Field({ label, help, children }: { label: string; help?: string | undefined; children: ReactNode }) {

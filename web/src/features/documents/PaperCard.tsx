@@ -35,6 +35,9 @@ export function PaperCard({ paper, file, ledger, version, onVersion }: PaperCard
         <dd>{day(paper.documentDate)}</dd>
         {paper.effectiveDate && <Line name="Effective" words={day(paper.effectiveDate)} />}
         {paper.statedExpiry && <Line name="Expires" words={day(paper.statedExpiry)} />}
+        {Object.entries(paper.fields).map(([name, value]) => (
+          <Line key={name} name={name} words={value} />
+        ))}
         <dt>Received</dt>
         <dd>{day(paper.receivedOn)}</dd>
         <dt>Came</dt>

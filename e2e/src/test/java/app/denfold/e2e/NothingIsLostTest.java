@@ -24,6 +24,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
@@ -54,6 +55,7 @@ class NothingIsLostTest {
     private final Map<String, String> filed = new ConcurrentHashMap<>();
     private final AtomicInteger splits = new AtomicInteger();
     private final AtomicInteger brokenOff = new AtomicInteger();
+    private final List<String> failures = new CopyOnWriteArrayList<>();
     private volatile boolean killed;
 
     /** Work that is repeated until the server is killed. */
@@ -93,7 +95,7 @@ class NothingIsLostTest {
             pool.submit(() -> repeat(server, work));
         }
         long latest = System.nanoTime() + TimeUnit.MINUTES.toNanos(4);
-        while (uploaded.size() < uploadsAtLeast && System.nanoTime() < latest) {
+        while (uploaded.size() < uploadsAtLeast && failures.isEmpty() && System.nanoTime() < latest) {
             TimeUnit.MILLISECONDS.sleep(20);
         }
         TimeUnit.MILLISECONDS.sleep(random.nextInt(1_500));
@@ -101,6 +103,7 @@ class NothingIsLostTest {
         killed = true;
         pool.shutdown();
         assertThat(pool.awaitTermination(60, TimeUnit.SECONDS)).isTrue();
+        assertThat(failures).isEmpty();
         assertThat(uploaded.size()).isGreaterThanOrEqualTo(uploadsAtLeast);
     }
 
@@ -112,11 +115,13 @@ class NothingIsLostTest {
             }
         } catch (IOException cutShort) {
             brokenOff.incrementAndGet();
+        } catch (Exception | AssertionError failed) {
+            failures.add(failed.toString());
         }
         return null;
     }
 
-    private byte[] paper(int number) {
+    private static byte[] paper(int number) throws IOException {
         return number % 3 == 0
                 ? Papers.pages(List.of("Paper number " + number, "its second page", "its third page"))
                 : Papers.pdf("Paper number " + number);
@@ -126,9 +131,8 @@ class NothingIsLostTest {
         int number = numbers.incrementAndGet();
         byte[] paper = paper(number);
         HttpResponse<String> answer = session.upload("/api/arrivals", "paper " + number + ".pdf", paper);
-        if (answer.statusCode() == 201) {
-            uploaded.put(JsonPath.read(answer.body(), "$.id"), sha256(paper));
-        }
+        assertThat(answer.statusCode()).as(answer.body()).isEqualTo(201);
+        uploaded.put(JsonPath.read(answer.body(), "$.id"), sha256(paper));
     }
 
     private void saveIntoPickup(HttpSession session) throws Exception {

@@ -1,6 +1,7 @@
 package app.denfold.paper;
 
 import java.util.List;
+import java.util.Map;
 
 /**
  * What was found on one page.
@@ -10,13 +11,38 @@ import java.util.List;
  * @param text in reading order; empty when none could be read
  * @param codes what the codes on it say, each once
  * @param blank whether nothing is on it
+ * @param form values of the fields of a fillable PDF that stand on this page, by their names
  * @param look a difference hash of the upright page, 64 hexadecimal digits; empty when it was not drawn
  */
 public record PageFacts(
-        int number, int turn, String text, TextFrom textFrom, List<String> codes, boolean blank, String look) {
+        int number,
+        int turn,
+        String text,
+        TextFrom textFrom,
+        List<String> codes,
+        boolean blank,
+        String look,
+        Map<String, String> form) {
 
     public PageFacts {
         codes = List.copyOf(codes);
+        form = form == null ? Map.of() : Map.copyOf(form);
+    }
+
+    public PageFacts(
+            int number, int turn, String text, TextFrom textFrom, List<String> codes, boolean blank, String look) {
+        this(number, turn, text, textFrom, codes, blank, look, Map.of());
+    }
+
+    /** The same page with the values that were filled into it, which are words of the page as well. */
+    PageFacts filledIn(Map<String, String> values) {
+        if (values.isEmpty()) {
+            return this;
+        }
+        StringBuilder words = new StringBuilder(text);
+        values.forEach(
+                (name, value) -> words.append('\n').append(name).append(": ").append(value));
+        return new PageFacts(number, turn, words.toString(), TextFrom.LAYER, codes, false, look, values);
     }
 
     /** Where the text comes from. */

@@ -7,6 +7,7 @@ import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Consumer;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.rendering.ImageType;
@@ -68,6 +69,7 @@ public final class ReadPages {
             renderer.setSubsamplingAllowed(true);
             PDFTextStripper stripper = new PDFTextStripper();
             stripper.setSortByPosition(true);
+            Map<Integer, Map<String, String>> filledIn = FormValues.of(document);
             for (int page = from; page <= document.getNumberOfPages(); page++) {
                 stripper.setStartPage(page);
                 stripper.setEndPage(page);
@@ -75,7 +77,7 @@ public final class ReadPages {
                 PageFrame frame = PageFrame.of(document.getPage(page - 1));
                 float scale = Math.min(DOTS_AN_INCH / 72f, 3f * WIDTH / Math.max(frame.width(), frame.height()));
                 BufferedImage image = renderer.renderImage(page - 1, scale, ImageType.GRAY);
-                each.accept(facts(page, layer, image, settings));
+                each.accept(facts(page, layer, image, settings).filledIn(filledIn.getOrDefault(page, Map.of())));
             }
         }
     }

@@ -95,7 +95,13 @@ public class FileArrivals {
         }
         FiledDocument document = documents.takeOver(
                 desk,
-                new FilingDetails(arrival.proposedFile(), arrival.proposedType(), arrival.proposedDated(), null, null),
+                new FilingDetails(
+                        arrival.proposedFile(),
+                        arrival.proposedType(),
+                        arrival.proposedDated(),
+                        null,
+                        null,
+                        proposals.fieldsOf(arrival, arrival.proposedType())),
                 new Documents.Received(
                         bytesOf(arrival),
                         calendar.dayOf(arrival.receivedAt()),

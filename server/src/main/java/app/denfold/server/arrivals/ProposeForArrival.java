@@ -1,6 +1,7 @@
 package app.denfold.server.arrivals;
 
 import app.denfold.core.filing.Clues;
+import app.denfold.core.filing.FindFields;
 import app.denfold.core.filing.FoundDates;
 import app.denfold.core.filing.KnownPerson;
 import app.denfold.core.filing.Proposal;
@@ -75,6 +76,9 @@ class ProposeForArrival {
 
     record ProposedDay(LocalDate day, double confidence, String reason, boolean preselected) {}
 
+    /** A value for a field of a type. */
+    record ProposedField(String type, String name, String value, String reason) {}
+
     /** @param pagesWithoutText how many pages hold no readable text, empty ones left out */
     record Proposals(
             List<ProposedPerson> persons,
@@ -82,6 +86,7 @@ class ProposeForArrival {
             List<ProposedDay> documentDate,
             List<ProposedDay> effectiveDate,
             List<ProposedDay> statedExpiry,
+            List<ProposedField> fields,
             int pagesWithoutText) {}
 
     Proposals of(Viewer viewer, Arrival arrival) {
@@ -95,9 +100,39 @@ class ProposeForArrival {
                 days(days, FoundDates.Role.DOCUMENT, received),
                 days(days, FoundDates.Role.EFFECTIVE, received),
                 days(days, FoundDates.Role.EXPIRY, received),
+                fields(viewer, pages, clues),
                 (int) pages.stream()
                         .filter(p -> p.textFrom() == PageFacts.TextFrom.NONE && !p.blank())
                         .count());
+    }
+
+    /** For every type that has fields, since the person may still choose another one. */
+    private List<ProposedField> fields(Viewer viewer, List<ReadPage> pages, Clues clues) {
+        Map<String, String> form = form(pages);
+        return catalog.types().stream()
+                .filter(t -> viewer.seesSensitive() || !t.isSensitive())
+                .flatMap(t -> FindFields.in(t.fields(), clues, form).entrySet().stream()
+                        .map(e -> new ProposedField(
+                                t.code(),
+                                e.getKey(),
+                                e.getValue().value(),
+                                e.getValue().reason())))
+                .toList();
+    }
+
+    /** Values that were found of the fields of a type, for a paper that is filed without a look. */
+    Map<String, String> fieldsOf(Arrival arrival, String type) {
+        List<ReadPage> pages = read(arrival);
+        Map<String, String> values = new LinkedHashMap<>();
+        FindFields.in(catalog.type(type).fields(), clues(arrival, pages), form(pages))
+                .forEach((name, found) -> values.put(name, found.value()));
+        return values;
+    }
+
+    private static Map<String, String> form(List<ReadPage> pages) {
+        Map<String, String> form = new LinkedHashMap<>();
+        pages.forEach(p -> p.form().forEach(form::putIfAbsent));
+        return form;
     }
 
     /** Keeps with the arrival what is preselected, for the list. */

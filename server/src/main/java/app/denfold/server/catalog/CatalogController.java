@@ -1,5 +1,6 @@
 package app.denfold.server.catalog;
 
+import app.denfold.core.filing.TypeField;
 import app.denfold.server.access.Viewer;
 import java.util.List;
 import java.util.Map;
@@ -23,7 +24,8 @@ class CatalogController {
             String sectionLabel,
             List<Signer> signers,
             boolean needsReview,
-            List<String> synonyms) {}
+            List<String> synonyms,
+            List<String> fields) {}
 
     /** The types that the viewer may file and see. */
     @GetMapping("/api/document-types")
@@ -39,7 +41,8 @@ class CatalogController {
                         sections.get(t.section()),
                         t.signers(),
                         t.needsReview(),
-                        t.synonyms()))
+                        t.synonyms(),
+                        t.fields().stream().map(TypeField::name).toList()))
                 .toList();
     }
 }

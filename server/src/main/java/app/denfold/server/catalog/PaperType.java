@@ -1,6 +1,7 @@
 package app.denfold.server.catalog;
 
 import app.denfold.core.filing.NamePattern;
+import app.denfold.core.filing.TypeField;
 import app.denfold.core.rules.DocumentType;
 import app.denfold.exchange.RulesJson;
 import jakarta.persistence.Entity;
@@ -39,6 +40,9 @@ public class PaperType {
     @JdbcTypeCode(SqlTypes.JSON)
     private List<String> synonyms;
 
+    @JdbcTypeCode(SqlTypes.JSON)
+    private List<TypeField> fields = List.of();
+
     protected PaperType() {}
 
     /** @throws app.denfold.exchange.BadInput when the validity rule cannot be read */
@@ -64,10 +68,20 @@ public class PaperType {
     }
 
     /** Gives its documents names by this pattern. */
-    PaperType named(String pattern) {
+    public PaperType named(String pattern) {
         NamePattern.parse(pattern);
         this.namingPattern = pattern;
         return this;
+    }
+
+    /** Its papers carry values for these fields. */
+    public PaperType with(List<TypeField> carried) {
+        this.fields = List.copyOf(carried);
+        return this;
+    }
+
+    public List<TypeField> fields() {
+        return fields;
     }
 
     /** Takes over all that can be changed of a type. */
@@ -80,6 +94,7 @@ public class PaperType {
         this.needsReview = from.needsReview;
         this.sensitive = from.sensitive;
         this.synonyms = from.synonyms;
+        this.fields = from.fields;
     }
 
     /** @throws app.denfold.exchange.BadInput when the validity rule cannot be read */

@@ -1,5 +1,6 @@
 package app.denfold.server.catalog;
 
+import app.denfold.core.filing.TypeField;
 import app.denfold.exchange.BadInput;
 import app.denfold.exchange.RulesJson;
 import app.denfold.server.access.Viewer;
@@ -56,7 +57,8 @@ class SetUpController {
             List<Signer> signers,
             boolean needsReview,
             boolean sensitive,
-            List<String> synonyms) {}
+            List<String> synonyms,
+            List<TypeField> fields) {}
 
     /** @param to last day in force; null for the newest version */
     record ChecklistVersionAnswer(
@@ -104,7 +106,8 @@ class SetUpController {
                         t.signers(),
                         t.needsReview(),
                         t.isSensitive(),
-                        t.synonyms()))
+                        t.synonyms(),
+                        t.fields()))
                 .toList();
     }
 

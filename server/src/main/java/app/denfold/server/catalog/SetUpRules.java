@@ -1,6 +1,7 @@
 package app.denfold.server.catalog;
 
 import app.denfold.core.filing.NamePattern;
+import app.denfold.core.filing.TypeField;
 import app.denfold.exchange.BadInput;
 import app.denfold.exchange.RulesJson;
 import app.denfold.server.access.Viewer;
@@ -17,8 +18,11 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -68,7 +72,16 @@ public class SetUpRules {
             List<Signer> signers,
             boolean needsReview,
             boolean sensitive,
-            List<String> synonyms) {}
+            List<String> synonyms,
+            @Nullable List<FieldDetails> fields) {}
+
+    /**
+     * A field of a type as it is typed.
+     *
+     * @param found one of the names of {@link TypeField.Found}
+     */
+    public record FieldDetails(
+            String name, String found, @Nullable String sign) {}
 
     /**
      * A version of a checklist as it is typed.
@@ -166,6 +179,14 @@ public class SetUpRules {
         } catch (IllegalArgumentException wrong) {
             throw Refusal.invalid("namingPattern", wrong.getMessage());
         }
+        List<TypeField> fields = fields(details);
+        Matcher inName = Pattern.compile("\\{field ([^}]*)}").matcher(details.namingPattern());
+        while (inName.find()) {
+            String name = inName.group(1);
+            if (fields.stream().noneMatch(f -> f.name().equals(name))) {
+                throw Refusal.invalid("namingPattern", "The type has no field called “" + name + "”.");
+            }
+        }
         types.findAllByOrderByLabel().stream()
                 .filter(t -> t.label().equalsIgnoreCase(details.label().strip())
                         && !t.code().equals(code))
@@ -183,10 +204,29 @@ public class SetUpRules {
                             details.needsReview(),
                             details.sensitive(),
                             details.synonyms())
-                    .named(details.namingPattern());
+                    .named(details.namingPattern())
+                    .with(fields);
         } catch (BadInput wrong) {
             throw at("validity", wrong);
         }
+    }
+
+    private static List<TypeField> fields(TypeDetails details) {
+        List<TypeField> result = new ArrayList<>();
+        Set<String> names = new HashSet<>();
+        List<FieldDetails> typed = details.fields() == null ? List.of() : details.fields();
+        for (int i = 0; i < typed.size(); i++) {
+            FieldDetails field = typed.get(i);
+            try {
+                result.add(new TypeField(field.name(), TypeField.Found.valueOf(field.found()), field.sign()));
+            } catch (IllegalArgumentException wrong) {
+                throw Refusal.invalid("fields." + i, wrong.getMessage() + ".");
+            }
+            if (!names.add(result.get(i).name().toLowerCase(Locale.ROOT))) {
+                throw Refusal.invalid("fields." + i, "Two fields are called “" + field.name() + "”.");
+            }
+        }
+        return result;
     }
 
     /** Saves a version of a checklist. @throws Refusal when something is wrong with it, with its place, or it changed */

@@ -1,5 +1,6 @@
 package app.denfold.server.demo;
 
+import app.denfold.core.filing.TypeField;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.KeptChecklist;
 import app.denfold.server.catalog.PaperType;
@@ -78,7 +79,13 @@ public class DemoCatalog {
                         signers.add(new Signer(s.get(0).stringValue(), s.get(1).stringValue())));
         List<String> synonyms = new ArrayList<>();
         from.path("synonyms").forEach(s -> synonyms.add(s.stringValue()));
-        return new PaperType(
+        List<TypeField> fields = new ArrayList<>();
+        from.path("fields")
+                .forEach(f -> fields.add(new TypeField(
+                        f.get(0).stringValue(),
+                        TypeField.Found.valueOf(f.get(1).stringValue()),
+                        f.get(2).stringValue())));
+        PaperType type = new PaperType(
                 from.get("code").stringValue(),
                 from.get("label").stringValue(),
                 from.get("section").stringValue(),
@@ -87,6 +94,10 @@ public class DemoCatalog {
                 from.path("review").asBoolean(false),
                 from.path("sensitive").asBoolean(false),
                 synonyms);
+        if (from.has("name")) {
+            type.named(from.get("name").stringValue());
+        }
+        return type.with(fields);
     }
 
     private static KeptChecklist checklist(JsonNode from, int place) {

@@ -278,7 +278,8 @@ class DemoFiles {
                 : DemoPapers.typed(letterhead(type.code()), text);
         documents.takeOver(
                 Actor.system("Ottilie Brandmoor"),
-                new FilingDetails(file.id(), type.code(), date, null, stated),
+                new FilingDetails(
+                        file.id(), type.code(), date, null, stated, PaperText.fields(type.code(), file.name())),
                 new Documents.Received(
                         store(bytes, text),
                         received,

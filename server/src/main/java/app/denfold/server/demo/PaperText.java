@@ -5,9 +5,13 @@ import app.denfold.server.practice.PracticeCalendar;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 
 /** What stands on the demo's papers. */
 final class PaperText {
+
+    private static final String CERTIFICATE = "FH-";
+    private static final String POLICY = "HMC ";
 
     private PaperText() {}
 
@@ -35,6 +39,19 @@ final class PaperText {
         return lines;
     }
 
+    /** The values that the fields of the type have on such a paper. */
+    static Map<String, String> fields(String type, String name) {
+        return switch (type) {
+            case "first-aid" -> Map.of("Certificate number", CERTIFICATE + serial(name));
+            case "insurance-card", "horse-insurance" -> Map.of("Policy number", POLICY + serial(name));
+            default -> Map.of();
+        };
+    }
+
+    private static String serial(String name) {
+        return String.valueOf(1_000 + Math.floorMod(name.hashCode(), 9_000));
+    }
+
     private static String title(String type, String label) {
         return switch (type) {
             case "first-aid" -> "Certificate of first aid";
@@ -51,6 +68,7 @@ final class PaperText {
                         "This is to certify that " + name + born + ",",
                         "attended the full course and passed the practical and the written test.",
                         "",
+                        "Certificate no. " + CERTIFICATE + serial(name) + ".",
                         "Course held at Fennick Hall, 16 hours, outdoor and riding settings.",
                         "Valid for two years, to the end of the month.");
             case "contract" -> contract(name, born);
@@ -78,7 +96,13 @@ final class PaperText {
                         "1   at home in the evening, or at work during the day",
                         "2   the neighbour, who has a key",
                         "3   the practice of the family physician");
-            case "passport", "driving-licence", "insurance-card" ->
+            case "insurance-card", "horse-insurance" ->
+                List.of(
+                        "Insured: " + name + born + ".",
+                        "Policy no. " + POLICY + serial(name),
+                        "",
+                        "Please keep this paper with your documents.");
+            case "passport", "driving-licence" ->
                 List.of(
                         "Copy, front and back, of the document of",
                         "",

@@ -17,6 +17,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.springframework.core.io.Resource;
 import org.springframework.http.HttpStatus;
@@ -79,6 +80,7 @@ class DocumentsController {
             LocalDate documentDate,
             @Nullable LocalDate effectiveDate,
             @Nullable LocalDate statedExpiry,
+            Map<String, String> fields,
             LocalDate receivedOn,
             boolean needsReview,
             @Nullable LocalDate acceptedOn,
@@ -173,6 +175,7 @@ class DocumentsController {
                 d.documentDate(),
                 d.effectiveDate(),
                 d.statedExpiry(),
+                d.fields(),
                 d.receivedOn(),
                 type.needsReview(),
                 accepted ? d.acceptedOn() : null,

@@ -23,6 +23,8 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
 
 /** A paper in a file. */
 @Entity
@@ -52,6 +54,10 @@ public class FiledDocument {
     private String filedBy;
     private Instant createdAt;
 
+    /** Values of the fields of its type, by their names. */
+    @JdbcTypeCode(SqlTypes.JSON)
+    private Map<String, String> fields;
+
     @ElementCollection(fetch = FetchType.LAZY)
     @CollectionTable(name = "document_version", joinColumns = @JoinColumn(name = "document_id"))
     @OrderColumn(name = "place")
@@ -71,6 +77,7 @@ public class FiledDocument {
         this.documentDate = details.documentDate();
         this.effectiveDate = details.effectiveDate();
         this.statedExpiry = details.statedExpiry();
+        this.fields = details.fields();
         this.receivedOn = receivedOn;
         this.source = source;
         this.filedBy = first.madeBy();
@@ -84,7 +91,11 @@ public class FiledDocument {
     }
 
     private Ingredients ingredients(PaperType of, PersonFile file) {
-        return new Ingredients(of.label(), documentDate, file.nameInDocuments(), pending(of), Map.of());
+        return new Ingredients(of.label(), documentDate, file.nameInDocuments(), pending(of), fields);
+    }
+
+    public Map<String, String> fields() {
+        return fields;
     }
 
     /** What is still missing, in words; empty when nothing is. */

@@ -4,9 +4,16 @@ import jakarta.annotation.Nullable;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import java.time.LocalDate;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.UUID;
 
-/** Where a paper goes and what it says about days. */
+/**
+ * Where a paper goes and what it says.
+ *
+ * @param fields values of the type's fields by their names
+ */
 public record FilingDetails(
         @NotNull(message = "is needed: choose whose paper it is")
         UUID fileId,
@@ -18,4 +25,29 @@ public record FilingDetails(
         LocalDate documentDate,
 
         @Nullable LocalDate effectiveDate,
-        @Nullable LocalDate statedExpiry) {}
+        @Nullable LocalDate statedExpiry,
+        @Nullable Map<String, String> fields) {
+
+    private static final int LONGEST = 200;
+
+    public FilingDetails {
+        fields = fields == null ? Map.of() : tidy(fields);
+    }
+
+    /** Without values of fields. */
+    public FilingDetails(
+            UUID fileId, String type, LocalDate documentDate, LocalDate effectiveDate, LocalDate statedExpiry) {
+        this(fileId, type, documentDate, effectiveDate, statedExpiry, Map.of());
+    }
+
+    private static Map<String, String> tidy(Map<String, String> fields) {
+        Map<String, String> result = new LinkedHashMap<>();
+        fields.forEach((name, value) -> {
+            if (value != null && !value.isBlank()) {
+                String line = value.replaceAll("\\s+", " ").strip();
+                result.put(name, line.substring(0, Math.min(LONGEST, line.length())));
+            }
+        });
+        return Collections.unmodifiableMap(result);
+    }
+}

@@ -4,8 +4,9 @@ import app.denfold.core.filing.Clues;
 import app.denfold.core.filing.LikePapers;
 import app.denfold.paper.PageFacts;
 import java.util.List;
+import java.util.Map;
 
-/** What was read on one page of some stored bytes. @param turn clockwise, to set it upright */
+/** What was read on one page of some stored bytes. @param turn clockwise, to set it upright @param form what was filled in */
 public record ReadPage(
         String sha256,
         int page,
@@ -14,7 +15,8 @@ public record ReadPage(
         PageFacts.TextFrom textFrom,
         List<String> codes,
         boolean blank,
-        String look) {
+        String look,
+        Map<String, String> form) {
 
     static ReadPage of(String sha256, PageFacts facts) {
         return new ReadPage(
@@ -25,7 +27,8 @@ public record ReadPage(
                 facts.textFrom(),
                 facts.codes(),
                 facts.blank(),
-                facts.look());
+                facts.look(),
+                facts.form());
     }
 
     /** @param number its place in the paper it is now part of, from 1 */

@@ -8,15 +8,20 @@ import java.sql.SQLException;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;
 import org.springframework.stereotype.Repository;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Pages as they were read. They are many and never changed, so they go by plain SQL. */
 @Repository
 class ReadPages {
 
-    private static final String COLUMNS = "sha256, page, turn, text, text_from, codes, blank, look";
+    private static final String COLUMNS = "sha256, page, turn, text, text_from, codes, blank, look, form";
+
+    private static final JsonMapper JSON = new JsonMapper();
 
     private final JdbcTemplate sql;
     private final NamedParameterJdbcTemplate named;
@@ -29,7 +34,8 @@ class ReadPages {
     /** Leaves pages alone that are there. */
     void add(List<ReadPage> pages) {
         sql.batchUpdate(
-                "insert into paper_page (" + COLUMNS + ") values (?, ?, ?, ?, ?, ?, ?, ?) on conflict do nothing",
+                "insert into paper_page (" + COLUMNS
+                        + ") values (?, ?, ?, ?, ?, ?, ?, ?, ?::jsonb) on conflict do nothing",
                 pages,
                 100,
                 ReadPages::set);
@@ -45,6 +51,7 @@ class ReadPages {
         row.setArray(6, codes);
         row.setBoolean(7, page.blank());
         row.setString(8, page.look());
+        row.setString(9, page.form().isEmpty() ? null : JSON.writeValueAsString(page.form()));
     }
 
     /** In the order of their numbers. */
@@ -58,7 +65,7 @@ class ReadPages {
                 ? List.of()
                 : named.query(
                         "select " + COLUMNS + " from paper_page where sha256 in (:hashes) order by sha256, page",
-                        java.util.Map.of("hashes", hashes),
+                        Map.of("hashes", hashes),
                         (row, i) -> page(row, i));
     }
 
@@ -84,6 +91,11 @@ class ReadPages {
                 PageFacts.TextFrom.valueOf(row.getString("text_from")),
                 Arrays.asList((String[]) row.getArray("codes").getArray()),
                 row.getBoolean("blank"),
-                row.getString("look"));
+                row.getString("look"),
+                form(row.getString("form")));
+    }
+
+    private static Map<String, String> form(String json) {
+        return json == null ? Map.of() : JSON.readValue(json, new TypeReference<>() {});
     }
 }

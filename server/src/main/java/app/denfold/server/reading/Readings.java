@@ -92,7 +92,8 @@ public class Readings {
                     page.textFrom(),
                     page.codes(),
                     page.blank(),
-                    page.look()));
+                    page.look(),
+                    page.form()));
         }
         PaperReading reading = new PaperReading(copy, calendar.now());
         reading.reached(numbered.size());
