@@ -114,8 +114,10 @@ test("filing without person, type and date asks for them and sends nothing", asy
 });
 
 test("the sheet shows name and slot, before and after, and files what it showed", async () => {
+  const receipt = { name: "Receipt number", value: "R 4471", reason: "after “Receipt” on page 1" };
   const calls = serve({
     ...BASE,
+    "GET /api/arrivals/bb": detail("bb", { fields: [{ type: "handbook", ...receipt }] }),
     "GET /api/arrivals": LIST,
     "POST /api/arrivals/bb/preview": {
       name: "Handbook receipt, 2026-11-20, Penhallow E",
@@ -136,6 +138,11 @@ test("the sheet shows name and slot, before and after, and files what it showed"
   });
   show(<ArrivalsPage />, "/arrivals?paper=bb");
   await screen.findByText("Asked for: Handbook receipt");
+  await screen.findByText("after “Receipt” on page 1");
+  const number = screen.getByLabelText<HTMLInputElement>("Receipt number");
+  expect(number.value).toBe("R 4471");
+  fireEvent.change(number, { target: { value: "R 4471-2" } });
+  expect(screen.queryByText("after “Receipt” on page 1")).toBeNull();
   const dated = screen.getByLabelText("Dated");
   fireEvent.mouseDown(dated);
   fireEvent.change(dated, { target: { value: "20 Nov 2026" } });
@@ -147,7 +154,12 @@ test("the sheet shows name and slot, before and after, and files what it showed"
   await waitFor(() =>
     expect(calls.find((c) => c.path === "/api/arrivals/bb/filing")?.body).toEqual({
       version: 3,
-      details: { fileId: "f1", type: "handbook", documentDate: "2026-11-20" },
+      details: {
+        fileId: "f1",
+        type: "handbook",
+        documentDate: "2026-11-20",
+        fields: { "Receipt number": "R 4471-2" },
+      },
     }),
   );
 });
@@ -208,7 +220,7 @@ test("two people of one name are offered and none is taken until a digit says wh
   await waitFor(() =>
     expect(calls.find((c) => c.path === "/api/arrivals/a/filing")?.body).toEqual({
       version: 3,
-      details: { fileId: "m1", type: "handbook", documentDate: "2026-11-20" },
+      details: { fileId: "m1", type: "handbook", documentDate: "2026-11-20", fields: {} },
     }),
   );
 });

@@ -64,12 +64,14 @@ export function proposedDraft(arrival: Arrival, detail?: ArrivalDetail): Draft {
   const proposals = detail?.proposals;
   const person = sure(proposals?.persons)?.fileId;
   const given = arrival.isGiven ? arrival.fileId : undefined;
+  const type = sure(proposals?.types)?.code ?? arrival.suggestedType;
   return {
     fileId: person ?? given,
-    type: sure(proposals?.types)?.code ?? arrival.suggestedType,
+    type,
     documentDate: sure(proposals?.documentDate)?.day,
     effectiveDate: undefined,
     statedExpiry: sure(proposals?.statedExpiry)?.day,
+    fields: fieldValues(type, undefined, detail),
   };
 }
 

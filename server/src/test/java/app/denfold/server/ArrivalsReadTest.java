@@ -7,6 +7,7 @@ import app.denfold.paper.CoverSheet;
 import app.denfold.server.reading.PaperRead;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -101,6 +102,61 @@ class ArrivalsReadTest {
         assertThat(detail.<List<Boolean>>at("$.proposals.persons[*].preselected"))
                 .containsExactly(false, false);
         assertThat(waiting(api, "scan_p2.pdf", "personName")).isEmpty();
+    }
+
+    private static Map<String, Object> boatLicence(Map<String, Object> secondField) {
+        Map<String, Object> type = new HashMap<>(Map.of(
+                "version", 0, "label", "Boat licence", "section", "safety", "validity", Map.of("rule", "open")));
+        type.putAll(Map.of(
+                "namingPattern",
+                "{type} {field Number}, {field Class}, {document date}",
+                "signers",
+                List.of(),
+                "needsReview",
+                false,
+                "sensitive",
+                false,
+                "synonyms",
+                List.of()));
+        type.put(
+                "fields",
+                List.of(Map.of("name", "Number", "found", "AFTER_WORDS", "sign", "Licence no."), secondField));
+        return type;
+    }
+
+    @Test
+    void fieldsOfATypeAreFoundAndStandInTheName() throws Exception {
+        Api api = practice.administrator();
+        String address = "/api/set-up/document-types/boat-licence";
+        for (Map<String, Object> wrong : List.<Map<String, Object>>of(
+                Map.of("name", "Class", "found", "BY_SHAPE", "sign", "["),
+                Map.of("name", "number", "found", "BY_HAND", "sign", ""),
+                Map.of("name", "Kind", "found", "BY_HAND", "sign", ""))) {
+            assertThat(api.send(HttpMethod.PUT, address, boatLicence(wrong)).status())
+                    .as(wrong.toString())
+                    .isEqualTo(422);
+        }
+        Map<String, Object> inForm = Map.of("name", "Class", "found", "IN_FORM", "sign", "class");
+        assertThat(api.send(HttpMethod.PUT, address, boatLicence(inForm)).status())
+                .isEqualTo(204);
+        UUID id = dropAndRead(
+                api, "boat.pdf", Papers.form("Licence no. B 7731-2 for inland waters and the lake", "class", "Sail"));
+        Api.Answer detail = api.get("/api/arrivals/{id}", id);
+        String found = "$.proposals.fields[?(@.type=='boat-licence' && @.name=='%s')].value";
+        assertThat(detail.<List<String>>at(found.formatted("Number")).get(0)).startsWith("B 7731-2");
+        assertThat(detail.<List<String>>at(found.formatted("Class"))).containsExactly("Sail");
+
+        UUID file = api.newEmployee("Sailor", null);
+        Map<String, Object> details = new HashMap<>(Api.details(file, "boat-licence", TODAY));
+        details.put("fields", Map.of("Number", "B 7731-2", "Class", "Sail", "empty", " "));
+        Api.Answer preview = api.post("/api/arrivals/{id}/preview", details, id);
+        assertThat(preview.<String>at("$.name")).isEqualTo("Boat licence B 7731-2, Sail, " + TODAY);
+        UUID document = api.post("/api/arrivals/{id}/filing", Map.of("version", version(api, id), "details", details), id)
+                .id("$.documentId");
+        Api.Answer kept = api.get("/api/documents/{id}", document);
+        assertThat(kept.<Map<String, String>>at("$.fields"))
+                .containsOnly(Map.entry("Number", "B 7731-2"), Map.entry("Class", "Sail"));
+        assertThat(kept.<String>at("$.name")).isEqualTo("Boat licence B 7731-2, Sail, " + TODAY);
     }
 
     @Test

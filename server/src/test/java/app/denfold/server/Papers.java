@@ -7,6 +7,12 @@ import java.util.ArrayList;
 import java.util.List;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.io.RandomAccessReadBuffer;
+import org.apache.pdfbox.pdmodel.interactive.form.PDTextField;
+import org.apache.pdfbox.pdmodel.interactive.form.PDAcroForm;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationWidget;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.PDResources;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.multipdf.PDFMergerUtility;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -44,6 +50,27 @@ public final class Papers {
         papers.forEach(p -> merger.addSource(new RandomAccessReadBuffer(p)));
         merger.mergeDocuments(null);
         return out.toByteArray();
+    }
+
+    /** A fillable PDF with one field that is filled in. */
+    public static byte[] form(String text, String field, String value) throws IOException {
+        try (PDDocument document = page(text)) {
+            PDAcroForm form = new PDAcroForm(document);
+            document.getDocumentCatalog().setAcroForm(form);
+            PDResources resources = new PDResources();
+            resources.put(COSName.HELV, new PDType1Font(FontName.HELVETICA));
+            form.setDefaultResources(resources);
+            form.setDefaultAppearance("/Helv 11 Tf 0 g");
+            PDTextField filled = new PDTextField(form);
+            filled.setPartialName(field);
+            PDAnnotationWidget widget = filled.getWidgets().get(0);
+            widget.setRectangle(new PDRectangle(60, 500, 200, 20));
+            widget.setPage(document.getPage(0));
+            document.getPage(0).getAnnotations().add(widget);
+            form.getFields().add(filled);
+            filled.setValue(value);
+            return bytes(document);
+        }
     }
 
     public static byte[] lockedPdf() throws IOException {

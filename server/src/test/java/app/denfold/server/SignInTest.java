@@ -6,7 +6,13 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 
 import app.denfold.server.access.Accounts;
 import app.denfold.server.access.NewAccount;
+import app.denfold.server.access.Viewer;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
@@ -89,5 +95,21 @@ class SignInTest {
         assertThat(policy).contains("default-src 'none'", "script-src 'self';").doesNotContain("unsafe");
         String nonce = policy.replaceAll(".*'nonce-([^']+)'.*", "$1");
         assertThat(response.getContentAsString()).contains(nonce);
+    }
+
+    @Test
+    void oneAccountSignsInAtSeveralPlacesAtOnce() throws Exception {
+        String email = TestPractice.newAddress();
+        Viewer viewer = accounts.open(NewAccount.administrator(email, "Ottilie Brandmoor"));
+        accounts.setPassword(viewer.accountId(), TestPractice.PASSWORD);
+        ExecutorService pool = Executors.newFixedThreadPool(4);
+        List<Future<Api>> places = new ArrayList<>();
+        for (int i = 0; i < 8; i++) {
+            places.add(pool.submit(() -> Api.signIn(mvc, email, TestPractice.PASSWORD)));
+        }
+        for (Future<Api> place : places) {
+            assertThat(place.get().get("/api/session").status()).isEqualTo(200);
+        }
+        pool.shutdown();
     }
 }

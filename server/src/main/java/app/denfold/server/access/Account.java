@@ -9,9 +9,12 @@ import jakarta.persistence.Version;
 import java.time.Instant;
 import java.util.Locale;
 import java.util.UUID;
+import org.hibernate.annotations.DynamicUpdate;
+import org.hibernate.annotations.OptimisticLock;
 
 /** Someone who can sign in. */
 @Entity
+@DynamicUpdate
 class Account {
 
     @Id
@@ -32,7 +35,12 @@ class Account {
     private boolean mayChange;
     private boolean closed;
     private Instant createdAt;
+
+    /** One may sign in at two places at once; that is no change two people fight over. */
+    @OptimisticLock(excluded = true)
     private Instant visitedAt;
+
+    @OptimisticLock(excluded = true)
     private Instant previousVisitAt;
 
     protected Account() {}
