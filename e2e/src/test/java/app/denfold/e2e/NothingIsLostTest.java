@@ -139,7 +139,7 @@ class NothingIsLostTest {
         int number = numbers.incrementAndGet();
         byte[] paper = paper(number);
         Path desk = Files.createDirectories(folder.resolve("pickup").resolve(DESK));
-        String name = "scan_" + number + ".pdf";
+        String name = "pickup_" + number + ".pdf";
         Path part = Files.write(desk.resolve(name + ".part"), paper);
         pickedUp.put(name, sha256(paper));
         Files.move(part, desk.resolve(name), StandardCopyOption.ATOMIC_MOVE);
@@ -151,7 +151,7 @@ class NothingIsLostTest {
     private void splitOrFile(HttpSession session) throws Exception {
         String list = session.get("/api/arrivals");
         List<Map<String, Object>> waiting =
-                JsonPath.read(list, "$[?(@.state=='WAITING' && @.fileName=~/(paper|scan_).*[0-9]\\.pdf/)]");
+                JsonPath.read(list, "$[?(@.state=='WAITING' && @.fileName=~/(paper|pickup_).*[0-9]\\.pdf/)]");
         if (waiting.isEmpty()) {
             TimeUnit.MILLISECONDS.sleep(100);
             return;
@@ -202,7 +202,7 @@ class NothingIsLostTest {
     private void everyPaperThatLeftItsFolderIsThereOnce(ServerProcess server) throws Exception {
         List<String> taken = new ArrayList<>();
         rows(server, "select file_name, sha256 from arrival where source = 'PICKUP' and batch_id is null and brought_by = '"
-                        + DESK + "' and file_name ~ '^scan_[0-9]+[.]pdf$'")
+                        + DESK + "' and file_name ~ '^pickup_[0-9]+[.]pdf$'")
                 .forEach(r -> taken.add(r.get(0) + " " + r.get(1)));
         List<String> finished = pickedUp.entrySet().stream()
                 .filter(e -> !Files.exists(server.pickup().resolve(DESK).resolve(e.getKey() + ".part")))
@@ -231,7 +231,7 @@ class NothingIsLostTest {
                 select b.id::text, count(p.page)::text from arrival b
                 left join arrival a on a.batch_id = b.id and a.state <> 'JOINED'
                 left join lateral jsonb_array_elements(a.pages::jsonb) as p(page) on true
-                where b.state = 'SPLIT' and b.file_name ~ '[0-9]+[.]pdf$' and (b.file_name like 'paper %' or b.file_name like 'scan\\_%')
+                where b.state = 'SPLIT' and b.file_name ~ '[0-9]+[.]pdf$' and (b.file_name like 'paper %' or b.file_name like 'pickup\\_%')
                   and b.brought_by in ('Ottilie Brandmoor', 'Office desk')
                   and exists (select 1 from content c where c.sha256 = b.sha256 and c.pages = 3)
                 group by 1 having count(p.page) <> 3

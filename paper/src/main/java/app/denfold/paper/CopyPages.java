@@ -48,6 +48,13 @@ public final class CopyPages {
         }
     }
 
+    /** Adds pages of papers that are no PDF. */
+    static void drawInto(PDDocument copy, List<Chosen> pages) throws IOException {
+        for (Chosen page : pages) {
+            drawPage(copy, page);
+        }
+    }
+
     private static void importPage(PDDocument copy, Chosen chosen, Map<Path, PDDocument> open) throws IOException {
         PDDocument source = open.get(chosen.file());
         if (source == null) {
@@ -62,14 +69,18 @@ public final class CopyPages {
 
     private static void drawPage(PDDocument copy, Chosen chosen) throws IOException {
         BufferedImage image = picture(chosen);
+        boolean wide = image.getWidth() > image.getHeight();
+        float width = wide ? PDRectangle.A4.getHeight() : PDRectangle.A4.getWidth();
+        addPicture(copy, image, width).setRotation(chosen.turn());
+    }
+
+    /** Adds a page that is one picture. @param width of the page, in points */
+    static PDPage addPicture(PDDocument copy, BufferedImage image, float width) throws IOException {
         boolean lossless = image.getColorModel().getPixelSize() <= 1;
         PDImageXObject drawn = lossless
                 ? LosslessFactory.createFromImage(copy, image)
                 : JPEGFactory.createFromImage(copy, withoutAlpha(image), 0.85f);
-        boolean wide = image.getWidth() > image.getHeight();
-        float width = wide ? PDRectangle.A4.getHeight() : PDRectangle.A4.getWidth();
         PDPage page = new PDPage(new PDRectangle(width, width * image.getHeight() / image.getWidth()));
-        page.setRotation(chosen.turn());
         copy.addPage(page);
         try (PDPageContentStream out = new PDPageContentStream(copy, page)) {
             out.drawImage(
@@ -79,6 +90,7 @@ public final class CopyPages {
                     page.getMediaBox().getWidth(),
                     page.getMediaBox().getHeight());
         }
+        return page;
     }
 
     private static BufferedImage picture(Chosen chosen) throws IOException {

@@ -105,8 +105,8 @@ class ArrivalsReadTest {
     }
 
     private static Map<String, Object> boatLicence(Map<String, Object> secondField) {
-        Map<String, Object> type = new HashMap<>(Map.of(
-                "version", 0, "label", "Boat licence", "section", "safety", "validity", Map.of("rule", "open")));
+        Map<String, Object> type = new HashMap<>(
+                Map.of("version", 0, "label", "Boat licence", "section", "safety", "validity", Map.of("rule", "open")));
         type.putAll(Map.of(
                 "namingPattern",
                 "{type} {field Number}, {field Class}, {document date}",
@@ -151,7 +151,8 @@ class ArrivalsReadTest {
         details.put("fields", Map.of("Number", "B 7731-2", "Class", "Sail", "empty", " "));
         Api.Answer preview = api.post("/api/arrivals/{id}/preview", details, id);
         assertThat(preview.<String>at("$.name")).isEqualTo("Boat licence B 7731-2, Sail, " + TODAY);
-        UUID document = api.post("/api/arrivals/{id}/filing", Map.of("version", version(api, id), "details", details), id)
+        UUID document = api.post(
+                        "/api/arrivals/{id}/filing", Map.of("version", version(api, id), "details", details), id)
                 .id("$.documentId");
         Api.Answer kept = api.get("/api/documents/{id}", document);
         assertThat(kept.<Map<String, String>>at("$.fields"))

@@ -1,5 +1,6 @@
 package app.denfold.paper.worker;
 
+import app.denfold.paper.ArchiveCopy;
 import app.denfold.paper.CopyPages;
 import app.denfold.paper.Format;
 import app.denfold.paper.PageImage;
@@ -74,6 +75,10 @@ public final class PaperWorker {
                         Objects.requireNonNull(task.pages()).stream()
                                 .map(p -> new CopyPages.Chosen(Path.of(p.file()), p.format(), p.page(), p.turn()))
                                 .toList());
+            case ARCHIVE -> {
+                ArchiveCopy.Made made = ArchiveCopy.to(to(task), file(task), format(task));
+                return Report.done(made == ArchiveCopy.Made.FROM_ITS_PAGES);
+            }
             case UNLOCK -> {
                 return Report.done(Unlock.to(to(task), file(task), String.valueOf(task.password())));
             }

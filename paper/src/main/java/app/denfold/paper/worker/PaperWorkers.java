@@ -1,5 +1,6 @@
 package app.denfold.paper.worker;
 
+import app.denfold.paper.ArchiveCopy;
 import app.denfold.paper.CopyPages;
 import app.denfold.paper.Format;
 import app.denfold.paper.PageFacts;
@@ -92,6 +93,12 @@ public final class PaperWorkers implements AutoCloseable {
     /** Makes an open copy of a locked PDF. @return false when the password is wrong */
     public boolean unlock(Path file, String password, Path to) throws IOException {
         return handle(Task.unlock(path(file), password, path(to)), NOBODY).outcome() == Report.Outcome.YES;
+    }
+
+    /** Makes a PDF/A-2b copy. @throws WorkerFailed when none can be made within the bounds */
+    public ArchiveCopy.Made archive(Path file, Format format, Path to) throws IOException {
+        Report report = handle(Task.archive(path(file), format, path(to)), NOBODY);
+        return report.outcome() == Report.Outcome.YES ? ArchiveCopy.Made.FROM_ITS_PAGES : ArchiveCopy.Made.AS_PICTURES;
     }
 
     private static String path(Path file) {

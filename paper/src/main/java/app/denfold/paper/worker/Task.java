@@ -24,7 +24,8 @@ record Task(
         DRAW,
         READ,
         COPY,
-        UNLOCK
+        UNLOCK,
+        ARCHIVE
     }
 
     record Chosen(String file, Format format, int page, int turn) {}
@@ -43,6 +44,10 @@ record Task(
 
     static Task copy(List<Chosen> pages, String to) {
         return new Task(What.COPY, null, null, null, 0, 0, 0, to, false, null, null, pages);
+    }
+
+    static Task archive(String file, Format format, String to) {
+        return new Task(What.ARCHIVE, file, null, format, 0, 0, 0, to, false, null, null, null);
     }
 
     static Task unlock(String file, String password, String to) {
