@@ -1,6 +1,6 @@
 import { DownloadOutlined, MinusOutlined, PlusOutlined } from "@ant-design/icons";
 import { useQuery } from "@tanstack/react-query";
-import { Button } from "antd";
+import { Button, Dropdown } from "antd";
 import { useState } from "react";
 import { answer, api, type Shape } from "../../api/client";
 import { Pages } from "../../ui/Pages";
@@ -83,9 +83,23 @@ function Reading({ paper, file, ledger }: ReadingProps) {
             {paper.versions.length > 1 && ` · version ${version.number} of ${paper.versions.length}`}
           </span>
           <span className="grow" />
-          <Button type="text" size="small" icon={<DownloadOutlined />} href={`${base}/content`} download>
-            Download
-          </Button>
+          <Dropdown
+            trigger={["click"]}
+            menu={{
+              items: [
+                { key: "content", label: <a href={`${base}/content`}>As it came</a> },
+                {
+                  key: "archive",
+                  disabled: version.pages === 0,
+                  label: <a href={`${base}/archive`}>Archive copy (PDF/A-2b)</a>,
+                },
+              ],
+            }}
+          >
+            <Button type="text" size="small" icon={<DownloadOutlined />}>
+              Download
+            </Button>
+          </Dropdown>
         </div>
         {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling area must be reachable by keyboard */}
         <section className="page-desk" tabIndex={0} aria-label="Pages">

@@ -5,3 +5,10 @@ alter table content add column virus text;
 alter table document_type add column fields jsonb not null default '[]';
 alter table paper_page add column form jsonb;
 alter table document add column fields jsonb not null default '{}';
+
+-- copies for the archive, made when first asked for
+create table archive_copy (
+  sha256 text primary key references content,
+  copy_sha256 text not null references content,
+  made text not null check (made in ('FROM_ITS_PAGES', 'AS_PICTURES'))
+);

@@ -2,6 +2,9 @@ package app.denfold.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.denfold.paper.ArchiveCopy;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
@@ -169,6 +172,25 @@ class DocumentsTest {
         assertThat(instructor
                         .upload("/api/arrivals", "x.pdf", Papers.pdf("x"), Map.of("fileId", file))
                         .status())
+                .isEqualTo(404);
+    }
+
+    @Test
+    void anArchiveCopyIsMadeOnceAndThePaperStaysAsItIs() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Archived", null);
+        UUID document = api.fileNewPaper(file, "letter", LocalDate.now());
+        String before = api.get("/api/documents/{id}", document).at("$.versions[0].sha256");
+        Api.Answer copy = api.get("/api/documents/{id}/versions/1/archive", document);
+        assertThat(copy.status()).isEqualTo(200);
+        Path pdf = Files.write(Files.createTempFile("copy", ".pdf"), copy.bytes());
+        assertThat(ArchiveCopy.holds(pdf)).isTrue();
+        Files.delete(pdf);
+        assertThat(api.get("/api/documents/{id}/versions/1/archive", document).bytes())
+                .isEqualTo(copy.bytes());
+        Api.Answer after = api.get("/api/documents/{id}", document);
+        assertThat(after.<List<String>>at("$.versions[*].sha256")).containsExactly(before);
+        assertThat(api.get("/api/documents/{id}/versions/2/archive", document).status())
                 .isEqualTo(404);
     }
 }

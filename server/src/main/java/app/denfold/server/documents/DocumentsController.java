@@ -6,6 +6,7 @@ import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.PaperType;
 import app.denfold.server.catalog.Signer;
+import app.denfold.server.content.ArchiveCopies;
 import app.denfold.server.content.CheckLink;
 import app.denfold.server.content.Content;
 import app.denfold.server.content.Contents;
@@ -42,6 +43,7 @@ class DocumentsController {
     private final Contents contents;
     private final Download download;
     private final CheckLink links;
+    private final ArchiveCopies archives;
     private final AuditTrail trail;
 
     DocumentsController(
@@ -50,12 +52,14 @@ class DocumentsController {
             Contents contents,
             Download download,
             CheckLink links,
+            ArchiveCopies archives,
             AuditTrail trail) {
         this.documents = documents;
         this.catalog = catalog;
         this.contents = contents;
         this.download = download;
         this.links = links;
+        this.archives = archives;
         this.trail = trail;
     }
 
@@ -134,6 +138,20 @@ class DocumentsController {
                 id,
                 "downloaded “" + document.name() + "”, version " + number));
         return download.attachment(sha256, document.name());
+    }
+
+    /** The same for the archive, as PDF/A-2b. */
+    @GetMapping(path = "/versions/{number}/archive", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    ResponseEntity<Resource> archive(Viewer viewer, @PathVariable UUID id, @PathVariable int number) {
+        FiledDocument document = documents.visible(viewer, id);
+        String copy = archives.of(version(document, number).sha256());
+        trail.record(new AuditEntry(
+                viewer.actor(),
+                "downloaded",
+                document.fileId(),
+                id,
+                "downloaded the archive copy of “" + document.name() + "”, version " + number));
+        return download.attachment(copy, document.name() + ", archive copy");
     }
 
     private DocumentVersion version(FiledDocument document, int number) {

@@ -1,0 +1,65 @@
+package app.denfold.server.content;
+
+import app.denfold.paper.ArchiveCopy;
+import app.denfold.paper.Format;
+import app.denfold.paper.worker.PaperWorkers;
+import app.denfold.paper.worker.WorkerFailed;
+import app.denfold.server.problems.NotNow;
+import app.denfold.server.problems.Refusal;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Copies of papers for the archive, PDF/A-2b; made when first asked for and kept beside the paper, which stays as it is. */
+@Service
+public class ArchiveCopies {
+
+    private final Contents contents;
+    private final PaperWorkers workers;
+    private final JdbcClient sql;
+
+    ArchiveCopies(Contents contents, PaperWorkers readingWorkers, JdbcClient sql) {
+        this.contents = contents;
+        this.workers = readingWorkers;
+        this.sql = sql;
+    }
+
+    /** @return hash of the copy @throws Refusal when none can be made, with the reason */
+    @Transactional
+    public String of(String sha256) {
+        Optional<String> known = sql.sql("select copy_sha256 from archive_copy where sha256 = ?")
+                .param(sha256)
+                .query(String.class)
+                .optional();
+        return known.orElseGet(() -> make(sha256));
+    }
+
+    private String make(String sha256) {
+        Content content = contents.content(sha256);
+        Format format = Format.ofMediaType(content.mediaType()).orElseThrow();
+        if (content.pages() == 0) {
+            throw Refusal.conflict("no-pages", "This paper has no pages, so there is no archive copy of it.");
+        }
+        try {
+            Path made = Files.createTempFile("archive", ".pdf");
+            try {
+                ArchiveCopy.Made how = workers.archive(contents.file(sha256), format, made);
+                String copy = contents.keepPdf(Files.readAllBytes(made), content.pages());
+                sql.sql("insert into archive_copy (sha256, copy_sha256, made) values (?, ?, ?) on conflict do nothing")
+                        .params(sha256, copy, how.name())
+                        .update();
+                return copy;
+            } finally {
+                Files.deleteIfExists(made);
+            }
+        } catch (WorkerFailed hostile) {
+            throw Refusal.conflict("no-copy", "No archive copy can be made of it: " + hostile.getMessage() + ".");
+        } catch (IOException failed) {
+            throw NotNow.notStored("The archive copy", failed);
+        }
+    }
+}
