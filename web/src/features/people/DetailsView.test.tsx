@@ -18,6 +18,8 @@ const FILE: Shape<"FileAnswer"> = {
   spans: [{ from: "2020-01-01", to: "2021-12-31" }],
   facts: { supervisor: "E-0140" },
   factWords: { supervisor: "Hester Quillam" },
+  formerNames: [],
+  identifiers: [],
   factDefinitions: [{ name: "supervisor", label: "Reports to", form: "PERSON", choices: [], key: true }],
 };
 

@@ -5,7 +5,8 @@ import { useNavigate } from "react-router";
 import { answer, api, fieldWords, Problem, type Shape, wordsOf } from "../../api/client";
 import { day } from "../../ui/days";
 import { StatusGlyph } from "../../ui/StatusGlyph";
-import { kindsOptions } from "./fileQueries";
+import { FromDirectory } from "./FromDirectory";
+import { directoryOptions, kindsOptions } from "./fileQueries";
 import { PersonFields, type PersonValues, personDetails } from "./PersonFields";
 
 /** Makes a new file; shows the slots it will have while the person is typed. */
@@ -19,6 +20,7 @@ export function NewFileDrawer({ open, onClose }: { open: boolean; onClose: () =>
 
 function NewFile({ onClose }: { onClose: () => void }) {
   const kinds = useQuery(kindsOptions).data ?? [];
+  const directory = useQuery(directoryOptions);
   const [chosen, setKind] = useState<string>();
   const kind = chosen ?? kinds.find((k) => k.code === "employee")?.code ?? kinds[0]?.code ?? "";
   const [form] = Form.useForm<PersonValues>();
@@ -48,6 +50,18 @@ function NewFile({ onClose }: { onClose: () => void }) {
             options={kinds.map((k) => ({ label: k.label, value: k.code }))}
           />
         </Form.Item>
+        {directory.data?.on && (
+          <FromDirectory
+            onFound={({ facts, givenName, familyName, ...found }) =>
+              form.setFieldsValue({
+                ...found,
+                givenName: givenName ?? "",
+                familyName: familyName ?? "",
+                facts: { ...form.getFieldValue("facts"), ...facts },
+              })
+            }
+          />
+        )}
         <PersonFields
           facts={kinds.find((k) => k.code === kind)?.facts ?? []}
           errors={(field) => fieldWords(create.error, field)}

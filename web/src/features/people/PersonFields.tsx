@@ -47,6 +47,12 @@ export function PersonFields({
         <Form.Item label="Team" name="team" {...shown("team")}>
           <Input maxLength={60} />
         </Form.Item>
+        <Form.Item label="Former family names" name="formerNames" {...shown("formerNames")}>
+          <Select mode="tags" open={false} suffixIcon={null} placeholder="none; papers may still bear them" />
+        </Form.Item>
+        <Form.Item label="Other numbers" name="identifiers" {...shown("identifiers")}>
+          <Select mode="tags" open={false} suffixIcon={null} placeholder="such as an insurance number" />
+        </Form.Item>
       </div>
       {withSpans && <SpansField errors={errors} />}
       <div className="form-grid">

@@ -46,3 +46,10 @@ export const fileNoticesOptions = (id: string) =>
     queryFn: () => answer(api.GET("/api/files/{id}/notices", { params: { path: { id } } })),
     refetchInterval: 4_000,
   });
+
+/** Whether an outside directory can be asked about people. */
+export const directoryOptions = queryOptions({
+  queryKey: ["directory"],
+  queryFn: () => answer(api.GET("/api/directory")),
+  staleTime: 300_000,
+});

@@ -12,3 +12,7 @@ create table archive_copy (
   copy_sha256 text not null references content,
   made text not null check (made in ('FROM_ITS_PAGES', 'AS_PICTURES'))
 );
+
+-- by what a person's papers are known besides the present name
+alter table person_file add column former_names jsonb not null default '[]';
+alter table person_file add column identifiers jsonb not null default '[]';

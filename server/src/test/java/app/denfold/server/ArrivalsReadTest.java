@@ -93,6 +93,36 @@ class ArrivalsReadTest {
     }
 
     @Test
+    void aFormerNameAndAnIdentifierTellWhoseThePaperIs() throws Exception {
+        Api api = practice.administrator();
+        Map<String, Object> person = new HashMap<>(Map.of(
+                "kind", "employee", "givenName", "Ronja", "familyName", "Nowmarried", "birthDate", "1991-02-03"));
+        person.put("activeFrom", TODAY.minusDays(90).toString());
+        person.put("formerNames", List.of("Beforehand"));
+        person.put("identifiers", List.of("HM 4471-0932"));
+        UUID file = api.post("/api/files", Map.of("person", person, "evenIfLike", true))
+                .id("$.id");
+        person.put("identifiers", List.of("12"));
+        assertThat(api.post("/api/files", Map.of("person", person, "evenIfLike", true))
+                        .status())
+                .isEqualTo(422);
+
+        UUID byName = dropAndRead(
+                api, "former.pdf", pages("Certificate for Ronja Beforehand, born 3 February 1991, who took part."));
+        Api.Answer detail = api.get("/api/arrivals/{id}", byName);
+        assertThat(detail.<String>at("$.proposals.persons[0].fileId")).isEqualTo(file.toString());
+        assertThat(detail.<String>at("$.proposals.persons[0].reason")).contains("former name");
+
+        UUID byNumber = dropAndRead(
+                api, "number.pdf", pages("Statement about the insured, member HM4471 0932, for the past year."));
+        Api.Answer numbered = api.get("/api/arrivals/{id}", byNumber);
+        assertThat(numbered.<String>at("$.proposals.persons[0].fileId")).isEqualTo(file.toString());
+        assertThat(numbered.<String>at("$.proposals.persons[0].reason"))
+                .contains("identifier ending in 932")
+                .doesNotContain("4471");
+    }
+
+    @Test
     void twoPeopleOfOneNameAreBothShownAndNoneIsChosen() throws Exception {
         Api api = practice.administrator();
         api.newEmployee("Twinname", null);

@@ -76,7 +76,9 @@ class FilesController {
             List<PersonDetails.SpanDetails> spans,
             Map<String, String> facts,
             Map<String, String> factWords,
-            List<FactDefinition> factDefinitions) {}
+            List<FactDefinition> factDefinitions,
+            List<String> formerNames,
+            List<String> identifiers) {}
 
     record NewFile(@Valid @NotNull PersonDetails person, boolean evenIfLike) {}
 
@@ -138,7 +140,9 @@ class FilesController {
                         .toList(),
                 f.factsOn(today),
                 words(kind, f.factsOn(today)),
-                kind.facts());
+                kind.facts(),
+                f.formerNames(),
+                f.identifiers());
     }
 
     private Map<String, String> words(PersonKind kind, Map<String, String> values) {

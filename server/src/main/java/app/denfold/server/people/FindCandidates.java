@@ -2,9 +2,12 @@ package app.denfold.server.people;
 
 import app.denfold.core.filing.PlainText;
 import java.util.Arrays;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import java.util.UUID;
+import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -18,6 +21,7 @@ class FindCandidates {
     private static final int MOST_WORDS = 400;
     private static final int MOST_NAMES = 60;
     private static final Pattern NUMBER = Pattern.compile("[\\p{L}\\d]+(?:[-/.][\\p{L}\\d]+)*");
+    private static final Pattern IN_IDENTIFIERS = Pattern.compile("\\p{Lu}{1,4}(?![\\p{L}])|[\\p{L}]*\\d[\\p{L}\\d]*");
     private static final Pattern NAME = Pattern.compile("\\p{Lu}[\\p{L}\\d'’]{3,}");
 
     private final JdbcTemplate sql;
@@ -40,6 +44,7 @@ class FindCandidates {
                 .distinct()
                 .limit(MOST_WORDS)
                 .toArray(String[]::new);
+        String[] identifiers = identifiers(text);
         return sql.query(
                 """
                 select id from (
@@ -47,6 +52,8 @@ class FindCandidates {
                   union all
                   select f.id, 1, -(select count(*) from unnest(string_to_array(f.search_text, ' ')) w where w = any(?))
                   from person_file f where string_to_array(f.search_text, ' ') && ?
+                  union all
+                  select f.id, 0, -50 from person_file f where string_to_array(f.search_text, ' ') && ?
                   union all
                   select f.id, 2, 0 from unnest(?) n join person_file f on n <% f.search_text
                 ) found group by id order by min(far), min(score), id limit ?
@@ -56,10 +63,34 @@ class FindCandidates {
                     statement.setArray(1, connection.createArrayOf("text", numbers));
                     statement.setArray(2, connection.createArrayOf("text", words));
                     statement.setArray(3, connection.createArrayOf("text", words));
-                    statement.setArray(4, connection.createArrayOf("text", names(text)));
-                    statement.setInt(5, MOST);
+                    statement.setArray(4, connection.createArrayOf("text", identifiers));
+                    statement.setArray(5, connection.createArrayOf("text", names(text)));
+                    statement.setInt(6, MOST);
                 },
                 (row, i) -> row.getObject(1, UUID.class));
+    }
+
+    /** What may be an identifier: up to four words with digits in them, which may stand apart. */
+    private static String[] identifiers(String text) {
+        List<String> parts = IN_IDENTIFIERS
+                .matcher(text)
+                .results()
+                .map(MatchResult::group)
+                .limit(MOST_WORDS)
+                .toList();
+        Set<String> found = new LinkedHashSet<>();
+        for (int from = 0; from < parts.size(); from++) {
+            StringBuilder joined = new StringBuilder();
+            for (int to = from; to < Math.min(parts.size(), from + 4); to++) {
+                joined.append(parts.get(to));
+                if (joined.length() >= 5
+                        && joined.length() <= 40
+                        && joined.chars().anyMatch(Character::isDigit)) {
+                    found.add(SearchText.ofIdentifier(joined.toString()));
+                }
+            }
+        }
+        return found.toArray(String[]::new);
     }
 
     /** Words that begin with a capital letter, as names do, also with the errors of a poor scan. */

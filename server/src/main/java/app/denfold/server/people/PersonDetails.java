@@ -4,6 +4,7 @@ import jakarta.annotation.Nullable;
 import jakarta.validation.constraints.Email;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.List;
@@ -15,6 +16,8 @@ import java.util.Map;
  * @param activeFrom first day on which anything is asked of him; null for always; not used where spans are given
  * @param spans days during which anything is asked of him, for those who left or came back; null for one that is open
  * @param facts values by the names of the kind's facts
+ * @param formerNames family names borne earlier; null to leave them as they are
+ * @param identifiers other numbers of this person alone, such as an insurance number; null to leave them as they are
  */
 public record PersonDetails(
         @NotBlank String kind,
@@ -25,7 +28,18 @@ public record PersonDetails(
         @Nullable @Size(max = 60) String team,
         @Nullable LocalDate activeFrom,
         @Nullable List<SpanDetails> spans,
-        Map<String, String> facts) {
+        Map<String, String> facts,
+
+        @Nullable @Size(max = 10, message = "are at most 10")
+        List<@NotBlank(message = "cannot be empty") @Size(max = 80) String> formerNames,
+
+        @Nullable @Size(max = 10, message = "are at most 10")
+        List<
+                        @Pattern(
+                                regexp = "(?=(?:[^\\p{L}\\d]*[\\p{L}\\d]){5}).{5,40}",
+                                message = "needs at least five letters or digits, and 40 characters at most")
+                        String>
+                identifiers) {
 
     /** Both ends included; null ends are open. */
     public record SpanDetails(
@@ -41,7 +55,8 @@ public record PersonDetails(
             String team,
             LocalDate activeFrom,
             Map<String, String> facts) {
-        return new PersonDetails(kind, givenName, familyName, birthDate, email, team, activeFrom, null, facts);
+        return new PersonDetails(
+                kind, givenName, familyName, birthDate, email, team, activeFrom, null, facts, null, null);
     }
 
     /** The days during which anything is asked of him. */

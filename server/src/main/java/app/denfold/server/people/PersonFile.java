@@ -18,6 +18,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
 
 /** Everything about one person. */
 @Entity
@@ -39,6 +41,14 @@ public class PersonFile {
     private String searchText;
     private Instant createdAt;
     private Instant lastActivityAt;
+
+    /** Family names borne earlier. */
+    @JdbcTypeCode(SqlTypes.JSON)
+    private List<String> formerNames = List.of();
+
+    /** Other numbers of this person alone, such as an insurance number. */
+    @JdbcTypeCode(SqlTypes.JSON)
+    private List<String> identifiers = List.of();
 
     @ElementCollection(fetch = FetchType.LAZY)
     @CollectionTable(name = "active_span", joinColumns = @JoinColumn(name = "file_id"))
@@ -73,6 +83,12 @@ public class PersonFile {
         this.team = from.team() == null || from.team().isBlank()
                 ? null
                 : from.team().strip();
+        if (from.formerNames() != null) {
+            this.formerNames = from.formerNames().stream().map(String::strip).toList();
+        }
+        if (from.identifiers() != null) {
+            this.identifiers = from.identifiers().stream().map(String::strip).toList();
+        }
         this.lastActivityAt = now;
         this.searchText = SearchText.of(this);
     }
@@ -146,6 +162,14 @@ public class PersonFile {
         return (givenName + " " + familyName).strip();
     }
 
+    public List<String> formerNames() {
+        return formerNames;
+    }
+
+    public List<String> identifiers() {
+        return identifiers;
+    }
+
     /** As proposals for a paper see the person. */
     public KnownPerson asKnown() {
         return new KnownPerson(
@@ -153,9 +177,9 @@ public class PersonFile {
                 number,
                 givenName,
                 familyName,
-                List.of(),
+                formerNames,
                 birthDate,
-                List.of(),
+                identifiers,
                 email == null ? List.of() : List.of(email));
     }
 

@@ -18,7 +18,18 @@ public final class SearchText {
                 file.number(),
                 birth,
                 file.team() == null ? "" : file.team(),
-                file.email() == null ? "" : file.email()));
+                file.email() == null ? "" : file.email(),
+                String.join(" ", file.formerNames()),
+                String.join(
+                        " ",
+                        file.identifiers().stream()
+                                .map(SearchText::ofIdentifier)
+                                .toList())));
+    }
+
+    /** An identifier as one word that no name is: only its letters and digits count. */
+    static String ofIdentifier(String identifier) {
+        return "#" + plain(identifier).replaceAll("[^\\p{L}\\d]", "");
     }
 
     /** A pattern for SQL's {@code like} with {@code !} as its escape, for texts that hold the typed one. */
