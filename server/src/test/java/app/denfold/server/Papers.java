@@ -104,7 +104,7 @@ public final class Papers {
         return document;
     }
 
-    private static byte[] bytes(PDDocument document) throws IOException {
+    static byte[] bytes(PDDocument document) throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         document.save(out);
         return out.toByteArray();

@@ -63,7 +63,7 @@ public final class FindFields {
             if (matcher.find()) {
                 boolean sameLine = matcher.group(1) != null && !matcher.group(1).isBlank();
                 return proposal(
-                        sameLine ? matcher.group(1) : matcher.group(2),
+                        (sameLine ? matcher.group(1) : matcher.group(2)).replaceFirst("[\\s.,;:]+$", ""),
                         sameLine ? 0.9 : 0.7,
                         "after “" + words + "” on page " + page.number());
             }

@@ -15,6 +15,9 @@ public final class ProposeType {
 
     private static final String NONE = "";
     private static final double LEAST = 0.08;
+    /** How much likeness counts for a type while another one is named at the head. */
+    private static final double BESIDE_A_NAME = 0.6;
+
     private static final double SURE = 0.6;
     private static final double AHEAD = 0.2;
 
@@ -37,7 +40,10 @@ public final class ProposeType {
         Map<String, Double> byLearning = byLearning(TypeWords.of(clues.text()), learned);
         List<Proposal<String>> proposals = new ArrayList<>();
         for (KnownType type : types) {
-            proposal(type, coded, head, text, byLearning, learned, given).ifPresent(proposals::add);
+            // what a paper says of itself goes before what it looks like
+            double belief = names(type, head) || types.stream().noneMatch(t -> names(t, head)) ? 1 : BESIDE_A_NAME;
+            proposal(type, coded, head, text, byLearning, belief, learned, given)
+                    .ifPresent(proposals::add);
         }
         return Proposal.ranked(proposals, SURE, AHEAD);
     }
@@ -59,6 +65,7 @@ public final class ProposeType {
             String head,
             String text,
             Map<String, Double> byLearning,
+            double belief,
             TypeWords.Learned learned,
             @Nullable String given) {
         double fails = 1;
@@ -81,13 +88,17 @@ public final class ProposeType {
         if (learnedShare >= 0.05) {
             // a type seen only a few times is believed less
             int papers = learned.papers().getOrDefault(type.code(), 0);
-            fails *= 1 - 0.97 * learnedShare * papers / (papers + 1.0);
+            fails *= 1 - 0.97 * belief * learnedShare * papers / (papers + 1.0);
             reasons.add("much like " + papers + (papers == 1 ? " paper" : " papers") + " filed as one");
         }
         double confidence = 1 - fails;
         return confidence < LEAST
                 ? Optional.empty()
                 : Optional.of(new Proposal<>(type.code(), confidence, String.join("; ", reasons), false));
+    }
+
+    private static boolean names(KnownType type, String plain) {
+        return named(type, plain).isPresent();
     }
 
     /** The longest of its names that the plain text holds as whole words. */

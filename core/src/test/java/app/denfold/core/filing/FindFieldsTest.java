@@ -21,7 +21,7 @@ class FindFieldsTest {
             Policy no.: HMC 4471-09      Valid from 1 March 2026
             Member number
             88 20 17
-            Certificate FH-2024-118 of the course""";
+            Certificate FH-2024-118 of the course.""";
 
     private static Map<String, Proposal<String>> found(TypeField field, List<String> codes, Map<String, String> form) {
         Clues clues = new Clues(
@@ -35,7 +35,8 @@ class FindFieldsTest {
                     policy  no.       | HMC 4471-09
                     Member number     | 88 20 17
                     Member            | 88 20 17
-                    Valid from        | 1 March 2026""")
+                    Valid from        | 1 March 2026
+                    Certificate       | FH-2024-118 of the course""")
     void whatStandsBehindTheWords(String words, String value) {
         Proposal<String> proposal = found(new TypeField("Number", AFTER_WORDS, words), List.of(), Map.of())
                 .get("Number");
