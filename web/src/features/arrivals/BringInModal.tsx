@@ -39,7 +39,13 @@ export function BringInModal({ first, onClose, onBringIn }: BringInModalProps) {
       width={760}
       title="Papers with details"
       onCancel={onClose}
-      okText={lines.length === 0 ? "Bring in" : lines.length === 1 ? "Bring in 1 paper" : `Bring in ${lines.length} papers`}
+      okText={
+        lines.length === 0
+          ? "Bring in"
+          : lines.length === 1
+            ? "Bring in 1 paper"
+            : `Bring in ${lines.length} papers`
+      }
       okButtonProps={{ disabled: lines.length === 0 }}
       onOk={bringIn}
     >
