@@ -152,7 +152,7 @@ public final class IntakeBench {
         FileArrivals filing = server.getBean(FileArrivals.class);
         UUID person = server.getBean(Files.class)
                 .open(
-                        new PersonDetails(
+                        PersonDetails.since(
                                 "employee",
                                 "Tamsin",
                                 "Korhola",
@@ -160,7 +160,6 @@ public final class IntakeBench {
                                 null,
                                 "Stables",
                                 LocalDate.now().minusDays(100),
-                                null,
                                 Map.of()),
                         true,
                         viewer.actor())
