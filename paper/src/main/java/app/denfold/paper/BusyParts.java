@@ -20,6 +20,9 @@ final class BusyParts {
     /** Cells so near each other belong together: wide gaps between stripes are part of a code. */
     private static final int GAP = 3;
 
+    /** The least dark share of a part that may be a code: one in so many. */
+    private static final int DENSE = 6;
+
     private static final int MARGIN = 2 * CELL;
 
     private BusyParts() {}
@@ -34,7 +37,7 @@ final class BusyParts {
                     Rectangle cells = take(busy, x, y);
                     Rectangle part =
                             new Rectangle(cells.x * CELL, cells.y * CELL, cells.width * CELL, cells.height * CELL);
-                    if (mayBeCode(part)) {
+                    if (mayBeCode(part) && isDense(grey, part)) {
                         found.add(part);
                     }
                 }
@@ -46,6 +49,19 @@ final class BusyParts {
 
     private static boolean mayBeCode(Rectangle part) {
         return part.width >= SMALLEST && part.height >= SMALLEST && part.width <= LARGEST && part.height <= LARGEST;
+    }
+
+    /** Codes are about half dark, and a quarter with the corners around a turned one; lines of text are less. */
+    private static boolean isDense(BufferedImage grey, Rectangle part) {
+        int[] row = new int[part.width];
+        long dark = 0;
+        for (int y = part.y; y < part.y + part.height; y += 2) {
+            grey.getRaster().getSamples(part.x, y, part.width, 1, 0, row);
+            for (int value : row) {
+                dark += value < 128 ? 1 : 0;
+            }
+        }
+        return dark * 2 * DENSE > (long) part.width * part.height;
     }
 
     /** Cells in which much, though not all, is dark. */

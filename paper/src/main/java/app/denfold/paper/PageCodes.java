@@ -40,7 +40,8 @@ final class PageCodes {
             readFirst(part, found);
         }
         if (found.isEmpty()) {
-            read(new BufferedImageLuminanceSource(grey), false, found);
+            // what is no busy part of its own is large, and still clear when it is smaller
+            read(new BufferedImageLuminanceSource(smaller(grey)), false, found);
         }
         return new ArrayList<>(found);
     }

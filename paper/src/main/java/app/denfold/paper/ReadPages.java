@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Consumer;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.rendering.ImageType;
@@ -74,12 +75,23 @@ public final class ReadPages {
                 stripper.setStartPage(page);
                 stripper.setEndPage(page);
                 String layer = stripper.getText(document).strip();
-                PageFrame frame = PageFrame.of(document.getPage(page - 1));
-                float scale = Math.min(DOTS_AN_INCH / 72f, 3f * WIDTH / Math.max(frame.width(), frame.height()));
-                BufferedImage image = renderer.renderImage(page - 1, scale, ImageType.GRAY);
+                BufferedImage image = drawn(document, renderer, page, layer);
                 each.accept(facts(page, layer, image, settings).filledIn(filledIn.getOrDefault(page, Map.of())));
             }
         }
+    }
+
+    /** A scan's own picture where the page is nothing else, or the page drawn. */
+    private static BufferedImage drawn(PDDocument document, PDFRenderer renderer, int page, String layer)
+            throws IOException {
+        Optional<BufferedImage> scan =
+                layer.isEmpty() ? ScannedPage.picture(document.getPage(page - 1), WIDTH) : Optional.empty();
+        if (scan.isPresent()) {
+            return grey(scan.get());
+        }
+        PageFrame frame = PageFrame.of(document.getPage(page - 1));
+        float scale = Math.min(DOTS_AN_INCH / 72f, 3f * WIDTH / Math.max(frame.width(), frame.height()));
+        return renderer.renderImage(page - 1, scale, ImageType.GRAY);
     }
 
     private static void images(Path file, Settings settings, int from, Consumer<PageFacts> each) throws IOException {
