@@ -1,11 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Alert, App, Button, Checkbox, Input, InputNumber, Radio, Select } from "antd";
+import { Alert, App, Button, Checkbox, Input, InputNumber, Radio, Select, Space } from "antd";
 import { useState } from "react";
 import { api, done, fieldWords, type Shape, wordsOf } from "../../api/client";
 import { Loaded } from "../../ui/Quiet";
 import { typesOptions } from "./arrivalQueries";
 import { CoverSheetModal } from "./CoverSheetModal";
-import { pickupsOptions, useDesk } from "./deskQueries";
+import { demoScannerOptions, pickupsOptions, useDesk } from "./deskQueries";
 
 type Desk = Shape<"DeskDetails">;
 
@@ -52,6 +52,32 @@ export function PickupsSetUp() {
         )}
       </Loaded>
     </section>
+  );
+}
+
+/** In the demo, papers can be scanned without a scanner. */
+function TryScanner({ desk }: { desk: string }) {
+  const scanner = useQuery(demoScannerOptions).data;
+  const { message } = App.useApp();
+  const scan = useMutation({
+    mutationFn: (stack: boolean) => done(api.POST("/api/demo/scanner", { body: { desk, stack } })),
+    onSuccess: () =>
+      message.info("The demo’s scanner begins; the papers show up in Arrivals within a minute."),
+    onError: (error) => message.error(wordsOf(error)),
+  });
+  if (!scanner?.there) {
+    return null;
+  }
+  return (
+    <Space>
+      <span className="muted">Demo’s scanner:</span>
+      <Button size="small" onClick={() => scan.mutate(false)}>
+        Scan three papers
+      </Button>
+      <Button size="small" onClick={() => scan.mutate(true)}>
+        Scan a stack
+      </Button>
+    </Space>
   );
 }
 
@@ -108,6 +134,7 @@ function DeskForm({ desk, folder, isNew = false, onSaved }: DeskFormProps) {
         </Button>
       </div>
       {folder && <code className="folder">{folder}</code>}
+      {folder && <TryScanner desk={desk.name} />}
       {save.error && (
         <Alert
           type="error"

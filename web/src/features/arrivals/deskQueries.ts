@@ -34,3 +34,10 @@ export function useDesk(): [string, (desk: string) => void] {
   };
   return [desk, choose];
 }
+
+/** Whether this is the demo, which has a scanner of its own. */
+export const demoScannerOptions = queryOptions({
+  queryKey: ["demo", "scanner"],
+  queryFn: () => answer(api.GET("/api/demo/scanner")),
+  staleTime: Number.POSITIVE_INFINITY,
+});

@@ -171,4 +171,16 @@ class PickupTest {
         assertThat(api.get("/api/arrivals").<List<String>>at("$[?(@.broughtBy=='Crash desk')].fileName"))
                 .hasSize(1);
     }
+
+    @Test
+    void outsideTheDemoThereIsNoScannerToPress() throws Exception {
+        Api api = practice.administrator();
+        assertThat(api.get("/api/demo/scanner").<Boolean>at("$.there")).isFalse();
+        Map<String, Object> scan = Map.of("desk", "Office desk", "stack", true);
+        assertThat(api.post("/api/demo/scanner", scan).status()).isEqualTo(404);
+        assertThat(practice.colleague(null, true, true)
+                        .post("/api/demo/scanner", scan)
+                        .status())
+                .isEqualTo(403);
+    }
 }

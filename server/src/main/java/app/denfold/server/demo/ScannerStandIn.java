@@ -87,6 +87,11 @@ final class ScannerStandIn {
         new ScannerStandIn(options).scan();
     }
 
+    /** Saves a few papers, each by itself or all as one stack with cover sheets. */
+    static void save(Path to, boolean stack) throws IOException, InterruptedException {
+        new ScannerStandIn(new Options(to, "pdf", stack, 3, 150, System.nanoTime())).scan();
+    }
+
     private void scan() throws IOException, InterruptedException {
         Files.createDirectories(options.to);
         List<BufferedImage> stack = new ArrayList<>();
