@@ -27,7 +27,7 @@ class CoverageWayTest {
 
     @Test
     void fromANewRuleToTheBoardAndToAPastDay() throws Exception {
-        try (ServerProcess server = new ServerProcess(folder);
+        try (ServerProcess server = new ServerProcess(folder).withoutRecognition();
                 Chromium chromium = new Chromium()) {
             server.start();
             page = chromium.desk(server.address());

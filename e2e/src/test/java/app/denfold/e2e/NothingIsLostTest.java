@@ -65,7 +65,7 @@ class NothingIsLostTest {
 
     @Test
     void whateverWasUnderWayWhenItWasKilled() throws Exception {
-        try (ServerProcess server = new ServerProcess(folder)) {
+        try (ServerProcess server = new ServerProcess(folder).withoutRecognition()) {
             server.start();
             Instant begun = Instant.now();
             for (int kill = 1; kill <= KILLS; kill++) {

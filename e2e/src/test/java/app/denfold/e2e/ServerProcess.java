@@ -20,6 +20,7 @@ final class ServerProcess implements AutoCloseable {
     private final String database = FreshDatabase.create();
     private final int port = freePort();
     private final int mailPort = freePort();
+    private boolean recognises = true;
     private Process process;
 
     ServerProcess(Path folder) {
@@ -40,6 +41,12 @@ final class ServerProcess implements AutoCloseable {
 
     Path content() {
         return folder.resolve("content");
+    }
+
+    /** Reads text layers and codes only, so that recognition does not slow what is looked at. */
+    ServerProcess withoutRecognition() {
+        recognises = false;
+        return this;
     }
 
     /** Starts with the demo practice and waits until it serves. */
@@ -63,6 +70,7 @@ final class ServerProcess implements AutoCloseable {
                         Map.entry("DENFOLD_IMAP_PORT", String.valueOf(freePort())),
                         Map.entry("DENFOLD_ADDRESS", address()),
                         Map.entry("DENFOLD_DEMO_EVERYONE", "false"),
+                        Map.entry("DENFOLD_RECOGNITION_ON", String.valueOf(recognises)),
                         Map.entry("DENFOLD_DB_URL", database),
                         Map.entry("DENFOLD_DB_USER", "denfold"),
                         Map.entry("DENFOLD_DB_PASSWORD", FreshDatabase.password()),

@@ -42,7 +42,10 @@ public final class PaperWorker {
 
     private void answer(Report report) {
         answers.println(JSON.writeValueAsString(report));
-        answers.flush();
+        if (answers.checkError()) {
+            // nobody listens any more: the server was killed
+            Runtime.getRuntime().halt(1);
+        }
     }
 
     private Report report(Task task) {
