@@ -15,6 +15,8 @@ const PAUSES = [0, 1_000, 3_000, 6_000, 12_000, 24_000];
 export function sendResumably(
   file: File,
   details: PaperDetails,
+  /** Its bytes may come before; it becomes a paper only after this, so that papers stay in their order. */
+  turn: Promise<void>,
   onProgress: (part: number) => void,
   onBroken: (problem: Problem) => void,
 ): Sending {
@@ -39,7 +41,7 @@ export function sendResumably(
       },
       onSuccess: () => {
         const id = upload.url?.split("/").pop() ?? "";
-        take(id, details).then(resolve, reject);
+        turn.then(() => take(id, details)).then(resolve, reject);
       },
     });
     begun = upload;

@@ -34,7 +34,12 @@ export function useUploads(fields: PaperDetails = {}) {
     under.current.get(key)?.goOn();
   };
 
-  const sendOne = async ({ file, details }: Chosen, key: string): Promise<string | undefined> => {
+  const sendOne = async (
+    { file, details }: Chosen,
+    key: string,
+    turn: Promise<void>,
+    over: () => void,
+  ): Promise<string | undefined> => {
     if (file.size > limit) {
       change(key, { error: `“${file.name}” has ${bytes(file.size)}; at most ${bytes(limit)} are taken.` });
       return undefined;
@@ -42,8 +47,13 @@ export function useUploads(fields: PaperDetails = {}) {
     const sending = sendResumably(
       file,
       details,
+      turn,
       (part) => change(key, { part }),
-      (broken) => change(key, { error: `“${file.name}”: ${wordsOf(broken)}`, canGoOn: true }),
+      (broken) => {
+        change(key, { error: `“${file.name}”: ${wordsOf(broken)}`, canGoOn: true });
+        // those behind it need not wait
+        over();
+      },
     );
     under.current.set(key, sending);
     try {
@@ -72,11 +82,18 @@ export function useUploads(fields: PaperDetails = {}) {
     setLast(chosen.map((c) => c.file));
     const ids: (string | undefined)[] = new Array(chosen.length);
     let next = 0;
+    let before = Promise.resolve();
     const sender = async () => {
       for (let i = next++; i < chosen.length; i = next++) {
         const one = chosen[i];
         if (one) {
-          ids[i] = await sendOne(one, fresh[i]?.key ?? "");
+          const turn = before;
+          let over: () => void = () => undefined;
+          before = new Promise((done) => {
+            over = done;
+          });
+          ids[i] = await sendOne(one, fresh[i]?.key ?? "", turn, over);
+          over();
         }
       }
     };
