@@ -8,13 +8,15 @@ afterEach(cleanup);
 
 type Fields = Parameters<typeof FieldsEditor>[0]["fields"];
 
+let latest: Fields = [];
+
+function Editor() {
+  const [fields, setFields] = useState<Fields>([{ name: "Old", found: "BY_HAND", sign: "" }]);
+  latest = fields;
+  return <FieldsEditor fields={fields} onChange={setFields} />;
+}
+
 test("fields are added, named, told how they are found, and removed", () => {
-  let latest: Fields = [];
-  function Editor() {
-    const [fields, setFields] = useState<Fields>([{ name: "Old", found: "BY_HAND", sign: "" }]);
-    latest = fields;
-    return <FieldsEditor fields={fields} onChange={setFields} />;
-  }
   show(<Editor />);
   expect(screen.queryByLabelText(/Words before it/)).toBeNull();
   fireEvent.click(screen.getByRole("button", { name: "Add a field" }));
