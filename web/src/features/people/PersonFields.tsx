@@ -47,7 +47,7 @@ export function PersonFields({
         <Form.Item label="Team" name="team" {...shown("team")}>
           <Input maxLength={60} />
         </Form.Item>
-        <Form.Item label="Former family names" name="formerNames" {...shown("formerNames")}>
+        <Form.Item label="Former names" name="formerNames" {...shown("formerNames")}>
           <Select mode="tags" open={false} suffixIcon={null} placeholder="none; papers may still bear them" />
         </Form.Item>
         <Form.Item label="Other numbers" name="identifiers" {...shown("identifiers")}>
