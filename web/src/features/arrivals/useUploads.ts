@@ -44,6 +44,10 @@ export function useUploads(fields: PaperDetails = {}) {
       change(key, { error: `“${file.name}” has ${bytes(file.size)}; at most ${bytes(limit)} are taken.` });
       return undefined;
     }
+    if (file.size === 0) {
+      change(key, { error: `“${file.name}” is empty: it holds no bytes. Scan or save it again.` });
+      return undefined;
+    }
     const sending = sendResumably(
       file,
       details,
