@@ -126,14 +126,6 @@ class UploadsTest {
     }
 
     @Test
-    void anEmptyFileIsRefusedInWords() throws Exception {
-        Api api = practice.administrator();
-        Api.Answer refused = api.post("/api/arrivals/sent", Map.of("upload", id(begin(api, "nothing.pdf", 0))));
-        assertThat(refused.status()).isEqualTo(422);
-        assertThat(refused.<String>at("$.detail")).contains("“nothing.pdf” is empty");
-    }
-
-    @Test
     void aFileThatIsTooLargeIsRefusedBeforeItIsSent() throws Exception {
         MockHttpServletResponse answer = practice.administrator()
                 .raw(HttpMethod.POST, "/api/uploads", protocol("Upload-Length", "" + (51L << 20)), null);

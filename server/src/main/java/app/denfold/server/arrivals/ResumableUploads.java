@@ -63,14 +63,10 @@ class ResumableUploads {
             if (info == null || info.isExpired()) {
                 throw Refusal.notFound("upload");
             }
-            boolean empty = Long.valueOf(0).equals(info.getLength());
-            if (info.isUploadInProgress() && !empty) {
+            if (info.isUploadInProgress()) {
                 throw Refusal.conflict("incomplete", "Not all of this file has arrived yet; let it go on.");
             }
             Path path = Files.createTempFile("upload", ".part");
-            if (empty) {
-                return new UploadedFile(path, UploadedFile.lastName(info.getFileName()));
-            }
             try (InputStream in = tus.getUploadedBytes(address(upload), owner(viewer))) {
                 Files.copy(in, path, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
             }
