@@ -161,14 +161,20 @@ class NothingIsLostTest {
         String id = (String) arrival.get("id");
         if (pages.size() == 3) {
             Map<String, Object> split = Map.of("version", arrival.get("version"), "after", 1);
-            HttpResponse<String> answer = session.post("/api/arrivals/" + id + "/split", JSON.writeValueAsString(split));
+            HttpResponse<String> answer =
+                    session.post("/api/arrivals/" + id + "/split", JSON.writeValueAsString(split));
             splits.addAndGet(answer.statusCode() < 300 ? 1 : 0);
             return;
         }
         String person = JsonPath.<List<String>>read(session.get("/api/board?text=korhola"), "$.rows[*].id")
                 .get(0);
         Map<String, Object> details = Map.of(
-                "fileId", person, "type", "letter", "documentDate", LocalDate.now().toString());
+                "fileId",
+                person,
+                "type",
+                "letter",
+                "documentDate",
+                LocalDate.now().toString());
         Map<String, Object> filing = Map.of("version", arrival.get("version"), "details", details);
         HttpResponse<String> answer = session.post("/api/arrivals/" + id + "/filing", JSON.writeValueAsString(filing));
         if (answer.statusCode() < 300) {
@@ -191,7 +197,8 @@ class NothingIsLostTest {
 
     private void everyAcknowledgedPaperIsThereOnce(ServerProcess server) throws Exception {
         Map<String, Integer> count = new HashMap<>();
-        for (List<String> row : rows(server, "select sha256, count(*)::text from arrival where batch_id is null group by 1")) {
+        for (List<String> row :
+                rows(server, "select sha256, count(*)::text from arrival where batch_id is null group by 1")) {
             count.put(row.get(0), Integer.parseInt(row.get(1)));
         }
         for (String sha256 : uploaded.values()) {
@@ -201,8 +208,10 @@ class NothingIsLostTest {
 
     private void everyPaperThatLeftItsFolderIsThereOnce(ServerProcess server) throws Exception {
         List<String> taken = new ArrayList<>();
-        rows(server, "select file_name, sha256 from arrival where source = 'PICKUP' and batch_id is null and brought_by = '"
-                        + DESK + "' and file_name ~ '^pickup_[0-9]+[.]pdf$'")
+        rows(
+                        server,
+                        "select file_name, sha256 from arrival where source = 'PICKUP' and batch_id is null and brought_by = '"
+                                + DESK + "' and file_name ~ '^pickup_[0-9]+[.]pdf$'")
                 .forEach(r -> taken.add(r.get(0) + " " + r.get(1)));
         List<String> finished = pickedUp.entrySet().stream()
                 .filter(e -> !Files.exists(server.pickup().resolve(DESK).resolve(e.getKey() + ".part")))
@@ -217,12 +226,15 @@ class NothingIsLostTest {
                 .forEach(r -> documentOf.put(r.get(0), r.get(1)));
         assertThat(documentOf).containsAllEntriesOf(filed);
         assertThat(documentOf.values()).doesNotHaveDuplicates();
-        List<List<String>> documents = rows(server, "select id::text, count(*)::text from document d "
-                + "join document_version v on v.document_id = d.id group by 1");
-        assertThat(documents.stream().map(r -> r.get(0)).toList())
-                .containsAll(documentOf.values());
-        List<List<String>> alone = rows(server, "select d.id::text, d.name from document d where d.created_at > '" + begun
-                + "' and not exists (select 1 from arrival a where a.document_id = d.id)");
+        List<List<String>> documents = rows(
+                server,
+                "select id::text, count(*)::text from document d "
+                        + "join document_version v on v.document_id = d.id group by 1");
+        assertThat(documents.stream().map(r -> r.get(0)).toList()).containsAll(documentOf.values());
+        List<List<String>> alone = rows(
+                server,
+                "select d.id::text, d.name from document d where d.created_at > '" + begun
+                        + "' and not exists (select 1 from arrival a where a.document_id = d.id)");
         assertThat(alone).as("documents of no arrival").isEmpty();
     }
 
