@@ -69,28 +69,23 @@ export function ArrivalList({ list, chosen, ticked, onTick, onChoose, uploads }:
     <section className="arrivals-list" aria-label="Waiting papers">
       <div className="arrivals-list-head">
         <h2>{waiting} waiting</h2>
-        <input
-          ref={picker}
-          type="file"
-          multiple
-          hidden
-          aria-label="Choose files for Arrivals"
-          onChange={(e) => {
-            uploads.send(papersOf(e.target.files));
-            e.target.value = "";
-          }}
-        />
-        <input
-          ref={folder}
-          type="file"
-          multiple
-          hidden
-          aria-label="Choose a folder for Arrivals"
-          onChange={(e) => {
-            uploads.send(papersOf(e.target.files));
-            e.target.value = "";
-          }}
-        />
+        {[
+          { of: picker, label: "Choose files for Arrivals" },
+          { of: folder, label: "Choose a folder for Arrivals" },
+        ].map(({ of, label }) => (
+          <input
+            key={label}
+            ref={of}
+            type="file"
+            multiple
+            hidden
+            aria-label={label}
+            onChange={(e) => {
+              uploads.send(papersOf(e.target.files));
+              e.target.value = "";
+            }}
+          />
+        ))}
         <Tooltip
           title={`PDF, images, office files, text, mail messages, sound and video${limit ? `, ${bytes(limit)} at most` : ""}`}
         >

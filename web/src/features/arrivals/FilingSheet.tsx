@@ -45,7 +45,12 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
   const preview = useQuery(previewOptions(arrival.id, draft));
   const aside = useSetAside(arrival, () => setSetsAside(false));
   const problem = preview.error;
-  const change = (part: Draft) => setTouched({ of: arrival.id, draft: { ...mine?.draft, ...part } });
+  const change = (part: Draft) => {
+    // another type has other fields
+    const { fields: typed, ...rest } = mine?.draft ?? {};
+    const kept = part.type || !typed ? rest : { ...rest, fields: typed };
+    setTouched({ of: arrival.id, draft: { ...kept, ...part } });
+  };
   const fileIt = () => {
     const details = complete(draft);
     if (details) {

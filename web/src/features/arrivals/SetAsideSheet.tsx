@@ -26,8 +26,7 @@ export function SetAsideSheet({ arrival, onGone }: { arrival: Arrival; onGone: (
         <h2>Set aside</h2>
         <div className="paper-note bad">{arrival.reason}</div>
         <p className="muted">
-          Came {moment(arrival.receivedAt)} from {arrival.broughtBy}. The file itself is kept untouched; you
-          can download it.
+          Came {moment(arrival.receivedAt)} from {arrival.broughtBy}. The file itself is kept untouched.
         </p>
         {arrival.mediaType === "application/pdf" && arrival.reason?.includes("password") && (
           <UnlockForm arrival={arrival} />

@@ -178,6 +178,8 @@ class ArrivalsReadTest {
 
         UUID file = api.newEmployee("Sailor", null);
         Map<String, Object> details = new HashMap<>(Api.details(file, "boat-licence", TODAY));
+        details.put("fields", Map.of("Colour", "red"));
+        assertThat(api.post("/api/arrivals/{id}/preview", details, id).status()).isEqualTo(422);
         details.put("fields", Map.of("Number", "B 7731-2", "Class", "Sail", "empty", " "));
         Api.Answer preview = api.post("/api/arrivals/{id}/preview", details, id);
         assertThat(preview.<String>at("$.name")).isEqualTo("Boat licence B 7731-2, Sail, " + TODAY);

@@ -144,6 +144,10 @@ class UploadsTest {
         assertThat(list.<List<String>>at(mine + ".reason").get(0)).contains("“Try-Out-Line”", "Ask the sender");
         assertThat(list.<List<List<Object>>>at(mine + ".pages").get(0)).isEmpty();
         assertThat(api.get("/api/arrivals/{id}/content", arrival).status()).isEqualTo(409);
+        assertThat(api.post("/api/arrivals/{id}/unlock", Map.of("password", "any"), arrival)
+                        .status())
+                .as("nothing of it is parsed")
+                .isEqualTo(409);
         assertThat(api.post("/api/arrivals/{id}/take-up", Map.of(), arrival).status())
                 .isEqualTo(409);
         assertThat(api.post("/api/arrivals/{id}/discard", Map.of("reason", "asked for a clean one"), arrival)

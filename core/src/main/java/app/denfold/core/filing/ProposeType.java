@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /** What a paper is: by a code, by the words its type goes by, by what was learned from papers filed before. */
@@ -39,9 +40,13 @@ public final class ProposeType {
         String text = " " + PlainText.of(clues.text()) + " ";
         Map<String, Double> byLearning = byLearning(TypeWords.of(clues.text()), learned);
         List<Proposal<String>> proposals = new ArrayList<>();
+        Set<String> atHead = types.stream()
+                .filter(t -> named(t, head).isPresent())
+                .map(KnownType::code)
+                .collect(Collectors.toSet());
         for (KnownType type : types) {
             // what a paper says of itself goes before what it looks like
-            double belief = names(type, head) || types.stream().noneMatch(t -> names(t, head)) ? 1 : BESIDE_A_NAME;
+            double belief = atHead.isEmpty() || atHead.contains(type.code()) ? 1 : BESIDE_A_NAME;
             proposal(type, coded, head, text, byLearning, belief, learned, given)
                     .ifPresent(proposals::add);
         }
@@ -95,10 +100,6 @@ public final class ProposeType {
         return confidence < LEAST
                 ? Optional.empty()
                 : Optional.of(new Proposal<>(type.code(), confidence, String.join("; ", reasons), false));
-    }
-
-    private static boolean names(KnownType type, String plain) {
-        return named(type, plain).isPresent();
     }
 
     /** The longest of its names that the plain text holds as whole words. */

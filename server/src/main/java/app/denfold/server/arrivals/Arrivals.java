@@ -10,6 +10,7 @@ import app.denfold.server.content.Contents;
 import app.denfold.server.content.Link;
 import app.denfold.server.coverage.FilingEffect;
 import app.denfold.server.documents.FilingDetails;
+import app.denfold.server.people.Files;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import app.denfold.server.reading.Readings;
@@ -31,6 +32,7 @@ public class Arrivals {
     private final Readings readings;
     private final FilingEffect effects;
     private final Catalog catalog;
+    private final Files files;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
 
@@ -42,6 +44,7 @@ public class Arrivals {
             Readings readings,
             FilingEffect effects,
             Catalog catalog,
+            Files files,
             AuditTrail trail,
             PracticeCalendar calendar) {
         this.arrivals = arrivals;
@@ -51,6 +54,7 @@ public class Arrivals {
         this.readings = readings;
         this.effects = effects;
         this.catalog = catalog;
+        this.files = files;
         this.trail = trail;
         this.calendar = calendar;
     }
@@ -102,6 +106,18 @@ public class Arrivals {
     /** True when exactly this paper was taken from that pickup already, so that it only needs to leave the folder. */
     boolean isTakenFrom(String pickup, String fileName, String sha256) {
         return arrivals.existsBySourceAndBroughtByAndFileNameAndSha256(Arrival.Source.PICKUP, pickup, fileName, sha256);
+    }
+
+    /** @param fileId the file it is for; null when unknown @throws Refusal when the viewer may not bring papers there */
+    @Transactional(readOnly = true)
+    public void requireMayBring(Viewer viewer, UUID fileId) {
+        viewer.requireChange();
+        if (viewer.team() != null && fileId == null) {
+            throw Refusal.forbidden("Your account may only add papers to a file.");
+        }
+        if (fileId != null) {
+            files.visible(viewer, fileId);
+        }
     }
 
     /** The arrival of this origin, when it was taken already. */

@@ -96,13 +96,7 @@ class ArrivalsController {
             @RequestParam(required = false) UUID fileId,
             @RequestParam(required = false) String type)
             throws IOException {
-        viewer.requireChange();
-        if (viewer.team() != null && fileId == null) {
-            throw Refusal.forbidden("Your account may only add papers to a file.");
-        }
-        if (fileId != null) {
-            files.visible(viewer, fileId);
-        }
+        arrivals.requireMayBring(viewer, fileId);
         try (UploadedFile uploaded = UploadedFile.of(file)) {
             return new ReceivedAnswer(arrivals.receive(new ReceivedPaper(
                     uploaded.path(), uploaded.name(), ReceivedPaper.Way.DROP, viewer.actor(), fileId, type, null)));

@@ -2,8 +2,6 @@ package app.denfold.server.arrivals;
 
 import app.denfold.server.access.Viewer;
 import app.denfold.server.content.Link;
-import app.denfold.server.people.Files;
-import app.denfold.server.problems.Refusal;
 import io.swagger.v3.oas.annotations.Hidden;
 import jakarta.annotation.Nullable;
 import jakarta.servlet.http.HttpServletRequest;
@@ -27,12 +25,10 @@ class UploadsController {
 
     private final ResumableUploads uploads;
     private final Arrivals arrivals;
-    private final Files files;
 
-    UploadsController(ResumableUploads uploads, Arrivals arrivals, Files files) {
+    UploadsController(ResumableUploads uploads, Arrivals arrivals) {
         this.uploads = uploads;
         this.arrivals = arrivals;
-        this.files = files;
     }
 
     @Hidden
@@ -67,7 +63,7 @@ class UploadsController {
     @PostMapping("/api/arrivals/sent")
     @ResponseStatus(HttpStatus.CREATED)
     ArrivalsController.ReceivedAnswer take(Viewer viewer, @Valid @RequestBody SentUpload paper) throws IOException {
-        requireMayDrop(viewer, paper.fileId());
+        arrivals.requireMayBring(viewer, paper.fileId());
         String origin = "upload:" + viewer.accountId() + ":" + paper.upload();
         UUID taken = arrivals.ofOrigin(origin).orElse(null);
         if (taken != null) {
@@ -102,22 +98,12 @@ class UploadsController {
     @PostMapping("/api/arrivals/links")
     @ResponseStatus(HttpStatus.CREATED)
     ArrivalsController.ReceivedAnswer link(Viewer viewer, @Valid @RequestBody LinkedPaper paper) {
-        requireMayDrop(viewer, paper.fileId());
+        arrivals.requireMayBring(viewer, paper.fileId());
         return new ArrivalsController.ReceivedAnswer(arrivals.receiveLink(
                 viewer, Link.to(paper.address(), paper.label()), paper.fileId(), paper.type(), words(paper.note())));
     }
 
     private static String words(String note) {
         return note == null || note.isBlank() ? null : note.strip();
-    }
-
-    private void requireMayDrop(Viewer viewer, UUID fileId) {
-        viewer.requireChange();
-        if (viewer.team() != null && fileId == null) {
-            throw Refusal.forbidden("Your account may only add papers to a file.");
-        }
-        if (fileId != null) {
-            files.visible(viewer, fileId);
-        }
     }
 }

@@ -12,7 +12,6 @@ import java.nio.file.Path;
 import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
 /** Copies of papers for the archive, PDF/A-2b; made when first asked for and kept beside the paper, which stays as it is. */
 @Service
@@ -29,7 +28,6 @@ public class ArchiveCopies {
     }
 
     /** @return hash of the copy @throws Refusal when none can be made, with the reason */
-    @Transactional
     public String of(String sha256) {
         Optional<String> known = sql.sql("select copy_sha256 from archive_copy where sha256 = ?")
                 .param(sha256)
@@ -48,7 +46,7 @@ public class ArchiveCopies {
             Path made = Files.createTempFile("archive", ".pdf");
             try {
                 ArchiveCopy.Made how = workers.archive(contents.file(sha256), format, made);
-                String copy = contents.keepPdf(Files.readAllBytes(made), content.pages());
+                String copy = contents.keepMade(made, content.pages());
                 sql.sql("insert into archive_copy (sha256, copy_sha256, made) values (?, ?, ?) on conflict do nothing")
                         .params(sha256, copy, how.name())
                         .update();

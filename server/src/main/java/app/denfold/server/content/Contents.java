@@ -203,7 +203,7 @@ public class Contents {
         Format format = Format.ofMediaType(content.mediaType()).orElseThrow();
         Path temporary = Files.createTempFile(drawn, "page", ".part");
         try {
-            workers.draw(store.file(content.sha256()), format, page, width, turn, temporary);
+            workers.draw(file(content.sha256()), format, page, width, turn, temporary);
             byte[] png = Files.readAllBytes(temporary);
             Files.move(temporary, to, StandardCopyOption.ATOMIC_MOVE);
             return png;
@@ -239,10 +239,12 @@ public class Contents {
 
     private CopyPages.Chosen chosen(ChosenPage page) {
         Format format = Format.ofMediaType(content(page.sha256()).mediaType()).orElseThrow();
-        return new CopyPages.Chosen(store.file(page.sha256()), format, page.page(), page.turn());
+        return new CopyPages.Chosen(file(page.sha256()), format, page.page(), page.turn());
     }
 
-    private String keepMade(Path pdf, int pages) throws IOException {
+    /** Stores a PDF that the product made itself and that lies in a file. */
+    @Transactional
+    public String keepMade(Path pdf, int pages) throws IOException {
         try (InputStream in = Files.newInputStream(pdf)) {
             ContentStore.Stored stored = store.put(in);
             insert(stored, Format.PDF, pages, null);
@@ -260,7 +262,7 @@ public class Contents {
         try {
             Path open = Files.createTempFile(drawn, "open", ".pdf");
             try {
-                if (!workers.unlock(store.file(sha256), password, open)) {
+                if (!workers.unlock(file(sha256), password, open)) {
                     return Optional.empty();
                 }
                 return take(open, "open.pdf") instanceof Whole whole ? Optional.of(whole) : Optional.empty();

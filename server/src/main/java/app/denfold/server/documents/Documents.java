@@ -63,7 +63,7 @@ public class Documents {
         viewer.requireChange();
         files.visible(viewer, details.fileId());
         PaperType type = visibleType(viewer, details.type());
-        check.check(details);
+        check.check(details, type);
         return keep(viewer.actor(), details, type, received);
     }
 
@@ -107,7 +107,7 @@ public class Documents {
     public FiledDocument draft(Viewer viewer, FilingDetails details, LocalDate receivedOn) {
         files.visible(viewer, details.fileId());
         PaperType type = visibleType(viewer, details.type());
-        check.check(details);
+        check.check(details, type);
         DocumentVersion none = new DocumentVersion("", "draft", viewer.name(), calendar.now());
         FiledDocument draft = new FiledDocument(details, receivedOn, "draft", none);
         rename(draft, type);

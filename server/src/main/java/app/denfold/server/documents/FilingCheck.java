@@ -1,11 +1,12 @@
 package app.denfold.server.documents;
 
+import app.denfold.server.catalog.PaperType;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.time.LocalDate;
 import org.springframework.stereotype.Component;
 
-/** Whether the days of a paper can be. */
+/** Whether what is said of a paper can be. */
 @Component
 class FilingCheck {
 
@@ -18,8 +19,13 @@ class FilingCheck {
         this.calendar = calendar;
     }
 
-    /** @throws Refusal at the first day that cannot be */
-    void check(FilingDetails details) {
+    /** @throws Refusal at the first day that cannot be, or field that the type does not have */
+    void check(FilingDetails details, PaperType type) {
+        for (String name : details.fields().keySet()) {
+            if (type.fields().stream().noneMatch(f -> f.name().equals(name))) {
+                throw Refusal.invalid("fields." + name, type.label() + " has no field called “" + name + "”.");
+            }
+        }
         LocalDate today = calendar.today();
         requireAfter1900("documentDate", details.documentDate(), today);
         requireAfter1900("effectiveDate", details.effectiveDate(), today);
