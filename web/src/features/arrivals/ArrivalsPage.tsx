@@ -212,6 +212,7 @@ const KEYS: [string[], string][] = [
   [["6", "0"], "take a proposed type, from the first to the fifth"],
   [["P"], "type a person"],
   [["Y"], "type a type"],
+  [["A"], "say what else the paper is"],
   [["Space"], "choose several for the same details"],
   [["X"], "set aside"],
   [["U"], "undo the last filing"],

@@ -13,6 +13,7 @@ import {
   arrivalOptions,
   complete,
   type Draft,
+  draftTypes,
   fieldValues,
   previewOptions,
   proposedDraft,
@@ -22,7 +23,7 @@ import { FilingEffect } from "./FilingEffect";
 import { LikePapersNote } from "./LikePapersNote";
 import { PersonPicker } from "./PersonPicker";
 import { type Offer, ProposalList } from "./ProposalList";
-import { TypePicker } from "./TypePicker";
+import { FurtherTypes, TypePicker } from "./TypePicker";
 import type { Filing } from "./useFiling";
 
 type FilingSheetProps = {
@@ -38,18 +39,24 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
   const [touched, setTouched] = useState<{ of: string; draft: Draft; tried?: boolean }>();
   const mine = touched?.of === arrival.id ? touched : undefined;
   const proposed = { ...proposedDraft(arrival, detail), ...mine?.draft };
-  const draft = { ...proposed, fields: fieldValues(proposed.type, mine?.draft.fields, detail) };
-  const fields = useQuery(typesOptions).data?.find((t) => t.code === draft.type)?.fields ?? [];
+  const types = draftTypes(proposed);
+  const known = useQuery(typesOptions).data ?? [];
+  const fields = [...new Set(types.flatMap((t) => known.find((k) => k.code === t)?.fields ?? []))];
+  const values = Object.entries(fieldValues(types, mine?.draft.fields, detail));
+  const draft = { ...proposed, fields: Object.fromEntries(values.filter(([name]) => fields.includes(name))) };
   const [setsAside, setSetsAside] = useState(false);
   const mayChange = useQuery(meOptions).data?.mayChange ?? false;
   const preview = useQuery(previewOptions(arrival.id, draft));
   const aside = useSetAside(arrival, () => setSetsAside(false));
   const problem = preview.error;
   const change = (part: Draft) => {
-    // another type has other fields
-    const { fields: typed, ...rest } = mine?.draft ?? {};
-    const kept = part.type || !typed ? rest : { ...rest, fields: typed };
-    setTouched({ of: arrival.id, draft: { ...kept, ...part } });
+    const next: Draft = { ...mine?.draft, ...part };
+    if (part.type) {
+      // another type has other fields, and what it is cannot be what it is besides
+      delete next.fields;
+      next.furtherTypes = next.furtherTypes?.filter((t) => t !== part.type);
+    }
+    setTouched({ of: arrival.id, draft: next });
   };
   const fileIt = () => {
     const details = complete(draft);
@@ -60,14 +67,15 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
     }
   };
   const persons = personOffers(detail);
-  const types = typeOffers(detail);
+  const offers = typeOffers(detail);
   useKeys({
     enter: fileIt,
     x: () => setSetsAside(true),
     ...digits(persons, 1, (fileId) => change({ fileId })),
-    ...digits(types, 6, (type) => change({ type })),
+    ...digits(offers, 6, (type) => change({ type })),
     p: () => document.getElementById("filing-person")?.focus(),
     y: () => document.getElementById("filing-type")?.focus(),
+    a: () => document.getElementById("filing-further")?.focus(),
   });
   const dated = detail?.proposals.documentDate.find((d) => d.day === draft.documentDate);
   return (
@@ -98,12 +106,22 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
             <TypePicker value={draft.type} onChange={(type) => change({ type })} />
             <ProposalList
               name="Proposed types"
-              offers={types}
+              offers={offers}
               value={draft.type}
               firstDigit={6}
               onTake={(type) => change({ type })}
             />
           </Form.Item>
+          {draft.type && (
+            <Form.Item label="Is also" htmlFor="filing-further" {...told(problem, "furtherTypes")}>
+              <FurtherTypes
+                id="filing-further"
+                besides={draft.type}
+                value={draft.furtherTypes ?? []}
+                onChange={(furtherTypes) => change({ furtherTypes })}
+              />
+            </Form.Item>
+          )}
           <div className="form-grid">
             <Form.Item label="Dated" htmlFor="filing-dated" {...told(problem, "documentDate")}>
               <DayField
@@ -153,7 +171,7 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
                 maxLength={200}
                 onChange={(e) => change({ fields: { ...mine?.draft.fields, [name]: e.target.value } })}
               />
-              <FieldReason found={foundField(detail, draft.type, name)} value={draft.fields[name]} />
+              <FieldReason found={foundField(detail, types, name)} value={draft.fields[name]} />
             </Form.Item>
           ))}
         </Form>
@@ -186,8 +204,8 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
 
 type FoundField = ArrivalDetail["proposals"]["fields"][number];
 
-function foundField(detail: ArrivalDetail | undefined, type: string | null | undefined, name: string) {
-  return detail?.proposals.fields.find((f) => f.type === type && f.name === name);
+function foundField(detail: ArrivalDetail | undefined, types: string[], name: string) {
+  return detail?.proposals.fields.find((f) => types.includes(f.type) && f.name === name);
 }
 
 /** Where a value was found, as long as it is the one that was found. */
@@ -286,7 +304,7 @@ function told(error: unknown, field: string) {
 }
 
 function fieldProblem(error: unknown): boolean {
-  return ["fileId", "type", "documentDate", "statedExpiry", "effectiveDate"].some((f) =>
+  return ["fileId", "type", "furtherTypes", "documentDate", "statedExpiry", "effectiveDate"].some((f) =>
     fieldWords(error, f),
   );
 }

@@ -6,6 +6,27 @@ function beginsWith(label: string, typed: string): number {
   return label.toLowerCase().startsWith(typed.toLowerCase()) ? 1 : 0;
 }
 
+type TypeChoice = { value: string; label: string; words: string };
+
+/** Types found by any part of their name or of another word for them; those that begin so come first. */
+function useTypeChoices() {
+  const types = useQuery(typesOptions).data ?? [];
+  const options: TypeChoice[] = types.map((t) => ({
+    value: t.code,
+    label: t.label,
+    words: [t.label, ...t.synonyms].join(" ").toLowerCase(),
+  }));
+  return {
+    options,
+    search: {
+      filterOption: (typed: string, option?: TypeChoice) =>
+        option?.words.includes(typed.toLowerCase()) ?? false,
+      filterSort: (a: TypeChoice, b: TypeChoice, { searchValue }: { searchValue: string }) =>
+        beginsWith(b.label, searchValue) - beginsWith(a.label, searchValue),
+    },
+  };
+}
+
 /** Finds a type by any part of its name or of another word for it. */
 export function TypePicker({
   id = "filing-type",
@@ -21,12 +42,7 @@ export function TypePicker({
   placeholder?: string;
   onChange: (code: string) => void;
 }) {
-  const types = useQuery(typesOptions).data ?? [];
-  const options = types.map((t) => ({
-    value: t.code,
-    label: t.label,
-    words: [t.label, ...t.synonyms].join(" ").toLowerCase(),
-  }));
+  const { options, search } = useTypeChoices();
   return (
     <Select
       id={id}
@@ -35,11 +51,34 @@ export function TypePicker({
       onChange={onChange}
       options={options}
       placeholder={placeholder}
-      showSearch={{
-        filterOption: (typed, option) => option?.words.includes(typed.toLowerCase()) ?? false,
-        filterSort: (a, b, { searchValue }) =>
-          beginsWith(b.label, searchValue) - beginsWith(a.label, searchValue),
-      }}
+      showSearch={search}
+      notFoundContent="No type is called so."
+    />
+  );
+}
+
+/** What else a paper is, besides its type. */
+export function FurtherTypes({
+  id,
+  besides,
+  value,
+  onChange,
+}: {
+  id: string;
+  besides: string;
+  value: string[];
+  onChange: (codes: string[]) => void;
+}) {
+  const { options, search } = useTypeChoices();
+  return (
+    <Select
+      id={id}
+      mode="multiple"
+      value={value}
+      onChange={onChange}
+      options={options.filter((o) => o.value !== besides)}
+      placeholder="nothing else; it could fill several slots"
+      showSearch={search}
       notFoundContent="No type is called so."
     />
   );

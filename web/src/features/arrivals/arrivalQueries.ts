@@ -41,6 +41,8 @@ export const typesOptions = queryOptions({
 export type Draft = {
   fileId?: string | null;
   type?: string | null;
+  /** What else the paper is. */
+  furtherTypes?: string[];
   documentDate?: string | null;
   effectiveDate?: string | null;
   statedExpiry?: string | null;
@@ -48,13 +50,18 @@ export type Draft = {
   fields?: Record<string, string>;
 };
 
-/** The values of the fields of a type: what was typed, else what was found on the paper. */
+/** All that a draft says the paper is, the type that names it first. */
+export function draftTypes(draft: Draft): string[] {
+  return [draft.type, ...(draft.furtherTypes ?? [])].filter((t): t is string => Boolean(t));
+}
+
+/** The values of the fields of these types: what was typed, else what was found on the paper. */
 export function fieldValues(
-  type: string | null | undefined,
+  types: string[],
   typed: Record<string, string> | undefined,
   detail?: ArrivalDetail,
 ): Record<string, string> {
-  const found = (detail?.proposals.fields ?? []).filter((f) => f.type === type);
+  const found = (detail?.proposals.fields ?? []).filter((f) => types.includes(f.type));
   return { ...Object.fromEntries(found.map((f) => [f.name, f.value])), ...typed };
 }
 
@@ -71,7 +78,7 @@ export function proposedDraft(arrival: Arrival, detail?: ArrivalDetail): Draft {
     documentDate: sure(proposals?.documentDate)?.day,
     effectiveDate: undefined,
     statedExpiry: sure(proposals?.statedExpiry)?.day,
-    fields: fieldValues(type, undefined, detail),
+    fields: fieldValues(type ? [type] : [], undefined, detail),
   };
 }
 

@@ -31,6 +31,9 @@ export function PaperCard({ paper, file, ledger, version, onVersion }: PaperCard
       {mayChange && !paper.voidedOn && <Actions paper={paper} file={file} />}
       <h3>Details</h3>
       <dl className="tabular">
+        {paper.furtherTypes.length > 0 && (
+          <Line name="Is also" words={paper.furtherTypes.map((t) => t.label).join(", ")} />
+        )}
         <dt>Dated</dt>
         <dd>{day(paper.documentDate)}</dd>
         {paper.effectiveDate && <Line name="Effective" words={day(paper.effectiveDate)} />}

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import app.denfold.server.coverage.RecomputeSlots;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -56,6 +57,54 @@ class FilingTest {
         assertThat(api.slot(file, "first-aid")).isEqualTo("missing");
         List<String> trail = api.get("/api/files/{id}/trail", file).at("$[*].action");
         assertThat(trail).containsSubsequence("voided", "accepted", "filed", "file-opened");
+    }
+
+    @Test
+    void aPaperThatIsSeveralThingsFillsTheSlotOfEach() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Severally", null);
+        UUID arrival = api.upload("/api/arrivals", "licence.pdf", Papers.pdf("Licence, letter"), Map.of())
+                .id("$.id");
+        Map<String, Object> details = new HashMap<>(Api.details(file, "handbook", TODAY.minusDays(10)));
+        details.put("furtherTypes", List.of("first-aid", "handbook", "first-aid"));
+        details.put("fields", Map.of("Certificate number", "F-118"));
+        Api.Answer preview = api.post("/api/arrivals/{id}/preview", details, arrival);
+        assertThat(preview.<List<String>>at("$.slots[*].after.status"))
+                .containsExactlyInAnyOrder("on-file", "in-review");
+        UUID document = api.post("/api/arrivals/{id}/filing", Map.of("version", 0, "details", details), arrival)
+                .id("$.documentId");
+        assertThat(api.slot(file, "handbook")).isEqualTo("on-file");
+        assertThat(api.slot(file, "first-aid")).isEqualTo("in-review");
+        Api.Answer filed = api.get("/api/documents/{id}", document);
+        assertThat(filed.<List<String>>at("$.furtherTypes[*].label")).containsExactly("First aid certificate");
+        assertThat(filed.<String>at("$.name")).startsWith("Handbook receipt").endsWith("to review");
+        // stored slots agree, read for many files at once
+        recompute.rebuildAll();
+        assertThat(jdbc.sql("select count(*) from slot where file_id = ? and status in ('ON_FILE', 'IN_REVIEW')")
+                        .param(file)
+                        .query(Long.class)
+                        .single())
+                .isEqualTo(2);
+        api.post("/api/documents/{id}/accept", null, document);
+        assertThat(api.slot(file, "first-aid")).isEqualTo("on-file");
+    }
+
+    @Test
+    void oneSensitiveTypeOfSeveralHidesThePaperAndAWrongOneIsToldAtItsField() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Guarded", null);
+        UUID arrival =
+                api.upload("/api/arrivals", "a.pdf", Papers.pdf("a"), Map.of()).id("$.id");
+        Map<String, Object> details = new HashMap<>(Api.details(file, "handbook", TODAY.minusDays(10)));
+        details.put("furtherTypes", List.of("tetanus"));
+        Api groom = practice.colleague(null, false, true);
+        refuses(groom, arrival, details, "furtherTypes", "does not handle");
+        UUID document = api.post("/api/arrivals/{id}/filing", Map.of("version", 0, "details", details), arrival)
+                .id("$.documentId");
+        assertThat(groom.get("/api/documents/{id}", document).status()).isEqualTo(404);
+        assertThat(groom.get("/api/files/{id}/ledger", file).body()).doesNotContain(document.toString());
+        assertThat(groom.get("/api/files/{id}/trail", file).body()).doesNotContain(document.toString());
+        assertThat(groom.get("/api/today", file).body()).doesNotContain(document.toString());
     }
 
     @Test

@@ -7,7 +7,8 @@ import org.jspecify.annotations.Nullable;
 /**
  * What the rules need to know of a document in a file.
  *
- * @param id what answers call it; unique within the person
+ * @param id what answers call it; unique within the person, except that a paper of several types is listed once as each
+ *     of them under the same id
  * @param type code of its document type
  * @param documentDate the date it bears
  * @param effectiveDate the day it takes effect, when that is another than its date
@@ -40,6 +41,21 @@ public record Document(
     /** A document with its date and the day it came in, and nothing else known. */
     public static Document dated(String id, String type, LocalDate documentDate, LocalDate receivedOn) {
         return new Document(id, type, documentDate, null, null, receivedOn, null, null, null, List.of());
+    }
+
+    /** The same document as one of another type, which it is as well. */
+    public Document as(String other) {
+        return new Document(
+                id,
+                other,
+                documentDate,
+                effectiveDate,
+                statedExpiry,
+                receivedOn,
+                acceptedOn,
+                sentBackOn,
+                voidedOn,
+                signatures);
     }
 
     public Document effective(LocalDate day) {

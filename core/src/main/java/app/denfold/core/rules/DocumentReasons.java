@@ -54,7 +54,8 @@ final class DocumentReasons {
             return ids;
         }
         for (Document document : file.person().documents()) {
-            if (document.existsAt(file.known()) && holds(document, asked)) {
+            boolean first = ids.isEmpty() || !ids.get(ids.size() - 1).equals(document.id());
+            if (first && document.existsAt(file.known()) && holds(document, asked)) {
                 ids.add(document.id());
             }
         }
@@ -87,7 +88,14 @@ final class DocumentReasons {
         List<DocumentReason> reasons = new ArrayList<>();
         for (Document document : file.person().documents()) {
             if (types.contains(document.type())) {
-                reasons.add(new DocumentReason(document.id(), why(document, day)));
+                DocumentReason reason = new DocumentReason(document.id(), why(document, day));
+                DocumentReason before = reasons.isEmpty() ? null : reasons.get(reasons.size() - 1);
+                if (before == null || !before.documentId().equals(reason.documentId())) {
+                    reasons.add(reason);
+                } else if (reason.why() instanceof DocumentReason.Counts) {
+                    // one paper as another of its types: that it counts goes before why it does not
+                    reasons.set(reasons.size() - 1, reason);
+                }
             }
         }
         return reasons;

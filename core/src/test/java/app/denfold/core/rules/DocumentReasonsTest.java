@@ -54,4 +54,38 @@ class DocumentReasonsTest {
         Requirement sinceStart = Requirement.of("r", new Evidence.OfType(new Leaf("t", null, 90), 1));
         assertThat(why(sinceStart, DATED)).isEqualTo(new DocumentReason.DatedBefore(TODAY.minusDays(10)));
     }
+
+    @Test
+    void aPaperOfTwoTypesCountsAsEachAndIsNamedOnce() {
+        RuleBook book = RuleBook.of(
+                List.of(
+                        new DocumentType("t", new Validity.Stated()),
+                        new DocumentType(
+                                "u", new Validity.ForPeriod(Validity.Anchor.DOCUMENT_DATE, Period.ofDays(7), false)),
+                        new DocumentType("v", new Validity.Open())),
+                List.of(new Checklist(
+                        "l",
+                        Window.always(),
+                        Condition.always(),
+                        List.of(
+                                Requirement.of("plain", Evidence.ofType("t")),
+                                Requirement.of(
+                                        "either",
+                                        new Evidence.AnyOf(List.of(Evidence.ofType("u"), Evidence.ofType("t")))),
+                                Requirement.of("other", Evidence.ofType("v"))))));
+        Person person = new Person(
+                "client",
+                null,
+                List.of(Window.from(TODAY.minusDays(100))),
+                List.of(),
+                List.of(),
+                List.of(DATED.as("u"), DATED, DATED.as("v")));
+        KnownFile file = KnownFile.of(book, person, TODAY);
+        for (SlotCourse slot : file.slots()) {
+            assertThat(slot.statusOn(TODAY)).as(slot.code()).isEqualTo(Status.ON_FILE);
+            assertThat(slot.on(TODAY).counted()).as(slot.code()).containsExactly("d");
+            assertThat(slot.reasonsOn(TODAY)).as(slot.code()).singleElement().satisfies(r -> assertThat(r.why())
+                    .isInstanceOf(DocumentReason.Counts.class));
+        }
+    }
 }

@@ -98,6 +98,7 @@ public class FileArrivals {
                 new FilingDetails(
                         arrival.proposedFile(),
                         arrival.proposedType(),
+                        List.of(),
                         arrival.proposedDated(),
                         null,
                         null,

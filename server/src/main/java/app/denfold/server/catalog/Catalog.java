@@ -79,6 +79,11 @@ public class Catalog {
             return types.get(code);
         }
 
+        /** @param codes not empty */
+        public PaperTypes types(List<String> codes) {
+            return new PaperTypes(codes.stream().map(types::get).toList());
+        }
+
         /** The section in which a requirement's slot stands: that of the first type its evidence names. */
         public String sectionOf(Requirement requirement) {
             return types.get(requirement.types().iterator().next()).section();
@@ -144,6 +149,19 @@ public class Catalog {
     public PaperType type(String code) {
         return types.findById(code)
                 .orElseThrow(() -> Refusal.invalid("type", "There is no document type " + code + "."));
+    }
+
+    /** @param codes not empty @throws Refusal when there is no such type */
+    public PaperTypes types(List<String> codes) {
+        return new PaperTypes(codes.stream().map(this::type).toList());
+    }
+
+    /** Codes of the types that few may see. */
+    public List<String> sensitiveTypes() {
+        return types().stream()
+                .filter(PaperType::isSensitive)
+                .map(PaperType::code)
+                .toList();
     }
 
     /** The rules that these types and checklists would make. */

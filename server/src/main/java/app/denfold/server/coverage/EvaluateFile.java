@@ -67,7 +67,7 @@ class EvaluateFile {
         List<Waiver> waived = waivers.findByFileIdIn(List.of(file.id()));
         Person person = person(
                 new PersonForRules(file.id(), file.kind(), file.birthDate(), file.activeSpans(), file.facts()),
-                papers.stream().map(FiledDocument::forRules).toList(),
+                papers.stream().flatMap(d -> d.forRules().stream()).toList(),
                 waived,
                 kinds.forms());
         return new Evaluated(file, rules, papers, waived, KnownFile.of(rules.book(), person, known));
@@ -162,6 +162,6 @@ class EvaluateFile {
     }
 
     static boolean isVisible(Viewer viewer, Catalog.Rules rules, FiledDocument document) {
-        return viewer.seesSensitive() || !rules.type(document.type()).isSensitive();
+        return viewer.seesSensitive() || !rules.types(document.types()).isSensitive();
     }
 }

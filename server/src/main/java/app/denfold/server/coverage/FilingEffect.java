@@ -70,17 +70,24 @@ public class FilingEffect {
         LocalDate holdsTo = rules.type(details.type())
                 .forRules()
                 .validity()
-                .lastValidDay(draft.forRules(), file.birthDate())
+                .lastValidDay(draft.forRules().get(0), file.birthDate())
                 .orElse(null);
-        return new FilingPreview(draft.name(), holdsTo, effects(details.type(), rules, before, after, accepted, today));
+        return new FilingPreview(
+                draft.name(), holdsTo, effects(details.types(), rules, before, after, accepted, today));
     }
 
     private static List<SlotEffect> effects(
-            String type, Catalog.Rules rules, KnownFile before, KnownFile after, KnownFile accepted, LocalDate today) {
+            List<String> types,
+            Catalog.Rules rules,
+            KnownFile before,
+            KnownFile after,
+            KnownFile accepted,
+            LocalDate today) {
         List<SlotEffect> effects = new ArrayList<>();
         for (int i = 0; i < before.slots().size(); i++) {
             SlotCourse slot = before.slots().get(i);
-            if (slot.requirementOn(today).types().contains(type) && slot.statusOn(today) != Status.NOT_APPLICABLE) {
+            if (types.stream().anyMatch(slot.requirementOn(today).types()::contains)
+                    && slot.statusOn(today) != Status.NOT_APPLICABLE) {
                 SlotStanding now = SlotStanding.of(slot.on(today));
                 SlotStanding then = SlotStanding.of(after.slots().get(i).on(today));
                 SlotStanding later = SlotStanding.of(accepted.slots().get(i).on(today));

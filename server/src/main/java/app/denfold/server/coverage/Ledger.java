@@ -10,7 +10,7 @@ import app.denfold.core.rules.Status;
 import app.denfold.server.access.Role;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.catalog.PaperType;
+import app.denfold.server.catalog.PaperTypes;
 import app.denfold.server.catalog.Section;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.people.Files;
@@ -206,7 +206,7 @@ public class Ledger {
                             ? null
                             : answer.nextChange().status().code(),
                     List.copyOf(types),
-                    reasons(course, answer),
+                    reasons(course, answer, types),
                     papersOf(types, answer));
         }
 
@@ -223,7 +223,7 @@ public class Ledger {
                     .findFirst();
         }
 
-        private List<String> reasons(SlotCourse course, RequirementAnswer answer) {
+        private List<String> reasons(SlotCourse course, RequirementAnswer answer, Set<String> types) {
             List<String> sentences = new ArrayList<>();
             if (answer.status() == Status.WAIVED) {
                 waiver(answer).ifPresent(w -> sentences.add(w.words()));
@@ -232,7 +232,9 @@ public class Ledger {
                 FiledDocument document = papers.get(reason.documentId());
                 if (document != null) {
                     sentences.add(ReasonWords.of(
-                            reason.why(), document, rules.type(document.type()).label()));
+                            reason.why(),
+                            document,
+                            rules.types(document.types()).labelAmong(types)));
                 }
             }
             if (sentences.isEmpty()) {
@@ -244,7 +246,7 @@ public class Ledger {
         private List<LedgerPaper> papersOf(Set<String> types, RequirementAnswer answer) {
             List<LedgerPaper> lines = new ArrayList<>();
             for (FiledDocument document : evaluated.documents()) {
-                if (types.contains(document.type())
+                if (document.isOfAny(types)
                         && document.existsOn(known)
                         && papers.containsKey(document.id().toString())) {
                     placed.add(document.id());
@@ -256,17 +258,17 @@ public class Ledger {
         }
 
         private String state(FiledDocument document) {
-            PaperType type = rules.type(document.type());
+            PaperTypes types = rules.types(document.types());
             if (!document.existsOn(known)) {
                 return "voided";
             }
             if (document.decisionOn(known) == FiledDocument.Decision.SENT_BACK) {
                 return "sent back";
             }
-            if (!document.unsignedBy(type, known).isEmpty()) {
+            if (!document.unsignedBy(types, known).isEmpty()) {
                 return "unsigned";
             }
-            return type.needsReview() && document.decisionOn(known) == FiledDocument.Decision.NONE
+            return types.needsReview() && document.decisionOn(known) == FiledDocument.Decision.NONE
                     ? "in review"
                     : "filed";
         }
@@ -276,7 +278,7 @@ public class Ledger {
                     d.id(),
                     d.name(),
                     d.type(),
-                    rules.type(d.type()).label(),
+                    String.join(" and ", rules.types(d.types()).labels()),
                     d.documentDate(),
                     state,
                     d.versions().size());

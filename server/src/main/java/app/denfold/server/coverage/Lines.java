@@ -94,7 +94,7 @@ class Lines {
             Viewer viewer, EvaluateFile.Evaluated evaluated, SlotCourse slot, LocalDate from, LocalDate to, AsOf day) {
         Requirement requirement = slot.requirementOn(day.on());
         List<LinePaper> papers = evaluated.documents().stream()
-                .filter(d -> requirement.types().contains(d.type())
+                .filter(d -> d.isOfAny(requirement.types())
                         && !d.receivedOn().isAfter(day.known())
                         && EvaluateFile.isVisible(viewer, evaluated.rules(), d))
                 .map(d -> new LinePaper(d.id(), d.name(), d.documentDate(), d.receivedOn(), d.voidedOn()))

@@ -279,7 +279,13 @@ class DemoFiles {
         documents.takeOver(
                 Actor.system("Ottilie Brandmoor"),
                 new FilingDetails(
-                        file.id(), type.code(), date, null, stated, PaperText.fields(type.code(), file.name())),
+                        file.id(),
+                        type.code(),
+                        List.of(),
+                        date,
+                        null,
+                        stated,
+                        PaperText.fields(type.code(), file.name())),
                 new Documents.Received(
                         store(bytes, text),
                         received,
@@ -367,7 +373,15 @@ class DemoFiles {
         PaperType type = catalog.type(kind.equals("fax") ? "letter" : kind);
         documents.takeOver(
                 Actor.system("Ottilie Brandmoor"),
-                new FilingDetails(file.id(), type.code(), dated, null, null),
+                new FilingDetails(
+                        // an invoice comes with a few words to whom it is for
+                        file.id(),
+                        type.code(),
+                        kind.equals("invoice") ? List.of("letter") : List.of(),
+                        dated,
+                        null,
+                        null,
+                        Map.of()),
                 new Documents.Received(sha256, dated, "dropped into Arrivals by Ottilie Brandmoor"),
                 Documents.History.none());
     }

@@ -7,6 +7,7 @@ import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.PaperType;
+import app.denfold.server.catalog.PaperTypes;
 import app.denfold.server.documents.DocumentEvents.FileContentChanged;
 import app.denfold.server.people.Files;
 import app.denfold.server.practice.PracticeCalendar;
@@ -62,9 +63,9 @@ public class Documents {
     public FiledDocument file(Viewer viewer, FilingDetails details, Received received) {
         viewer.requireChange();
         files.visible(viewer, details.fileId());
-        PaperType type = visibleType(viewer, details.type());
-        check.check(details, type);
-        return keep(viewer.actor(), details, type, received);
+        PaperTypes types = visibleTypes(viewer, details);
+        check.check(details, types);
+        return keep(viewer.actor(), details, types, received);
     }
 
     /** What was decided about a paper before it came into this installation; nulls where nothing was. */
@@ -83,20 +84,20 @@ public class Documents {
     /** Takes over a paper together with what was decided about it earlier. */
     @Transactional
     public FiledDocument takeOver(Actor by, FilingDetails details, Received received, History history) {
-        PaperType type = catalog.type(details.type());
+        PaperTypes types = catalog.types(details.types());
         DocumentVersion first = new DocumentVersion(received.sha256(), "as received", by.name(), calendar.now());
         FiledDocument document = new FiledDocument(details, received.receivedOn(), received.source(), first);
         document.remember(history);
-        rename(document, type);
+        rename(document, types);
         documents.save(document);
         changed(by, document, "filed", "filed “" + document.name() + "”, " + received.source());
         return document;
     }
 
-    private FiledDocument keep(Actor by, FilingDetails details, PaperType type, Received received) {
+    private FiledDocument keep(Actor by, FilingDetails details, PaperTypes types, Received received) {
         DocumentVersion first = new DocumentVersion(received.sha256(), "as received", by.name(), calendar.now());
         FiledDocument document = new FiledDocument(details, received.receivedOn(), received.source(), first);
-        rename(document, type);
+        rename(document, types);
         documents.save(document);
         changed(by, document, "filed", "filed “" + document.name() + "”, " + received.source());
         return document;
@@ -106,25 +107,36 @@ public class Documents {
     @Transactional(readOnly = true)
     public FiledDocument draft(Viewer viewer, FilingDetails details, LocalDate receivedOn) {
         files.visible(viewer, details.fileId());
-        PaperType type = visibleType(viewer, details.type());
-        check.check(details, type);
+        PaperTypes types = visibleTypes(viewer, details);
+        check.check(details, types);
         DocumentVersion none = new DocumentVersion("", "draft", viewer.name(), calendar.now());
         FiledDocument draft = new FiledDocument(details, receivedOn, "draft", none);
-        rename(draft, type);
+        rename(draft, types);
         return draft;
     }
 
-    private PaperType visibleType(Viewer viewer, String code) {
-        PaperType type = catalog.type(code);
-        if (type.isSensitive() && !viewer.seesSensitive()) {
-            throw Refusal.invalid("type", "Your account does not handle papers of this type.");
+    private PaperTypes visibleTypes(Viewer viewer, FilingDetails details) {
+        PaperTypes types = catalog.types(details.types());
+        for (PaperType type : types.all()) {
+            if (!viewer.seesSensitive() && type.isSensitive()) {
+                String field = type.code().equals(details.type()) ? "type" : "furtherTypes";
+                throw Refusal.invalid(field, "Your account does not handle papers of this type.");
+            }
         }
-        return type;
+        return types;
     }
 
-    private void rename(FiledDocument document, PaperType type) {
+    private void rename(FiledDocument document) {
+        rename(document, typesOf(document));
+    }
+
+    private PaperTypes typesOf(FiledDocument document) {
+        return catalog.types(document.types());
+    }
+
+    private void rename(FiledDocument document, PaperTypes types) {
         Set<String> taken = new HashSet<>(documents.findNames(document.fileId(), document.id()));
-        document.rename(type, files.file(document.fileId()), taken);
+        document.rename(types, files.file(document.fileId()), taken);
     }
 
     /** @throws Refusal when there is no such document or the viewer may not see it */
@@ -132,14 +144,14 @@ public class Documents {
     public FiledDocument visible(Viewer viewer, UUID id) {
         FiledDocument document = document(id);
         files.visible(viewer, document.fileId());
-        if (!maySee(viewer, catalog.type(document.type()))) {
+        if (!maySee(viewer, document)) {
             throw Refusal.notFound("document");
         }
         return document;
     }
 
-    static boolean maySee(Viewer viewer, PaperType type) {
-        return viewer.seesSensitive() || !type.isSensitive();
+    private boolean maySee(Viewer viewer, FiledDocument document) {
+        return viewer.seesSensitive() || !typesOf(document).isSensitive();
     }
 
     /** The document, whoever asks; for the product's own work. */
@@ -169,7 +181,7 @@ public class Documents {
     @Transactional(readOnly = true)
     public List<FiledDocument> visibleWith(Viewer viewer, String sha256) {
         return documents.findWithContent(sha256).stream()
-                .filter(d -> maySee(viewer, catalog.type(d.type())) && files.maySee(viewer, d.fileId()))
+                .filter(d -> maySee(viewer, d) && files.maySee(viewer, d.fileId()))
                 .toList();
     }
 
@@ -177,10 +189,12 @@ public class Documents {
     @Transactional(readOnly = true)
     public List<FiledDocument> toReview(Viewer viewer, int most) {
         List<String> types = catalog.types().stream()
-                .filter(t -> t.needsReview() && maySee(viewer, t))
+                .filter(PaperType::needsReview)
                 .map(PaperType::code)
                 .toList();
-        return documents.findToReview(types, viewer.team(), Limit.of(most));
+        List<String> hidden = viewer.seesSensitive() ? List.of() : catalog.sensitiveTypes();
+        return documents.findToReview(
+                types.toArray(String[]::new), hidden.toArray(String[]::new), viewer.team(), Limit.of(most));
     }
 
     /** What the rules need to know of the documents of these files, in two reads however many they are. */
@@ -191,18 +205,24 @@ public class Documents {
                 .computeIfAbsent((UUID) row[0], id -> new ArrayList<>())
                 .add(new Document.Signature((String) row[1], (LocalDate) row[2])));
         Map<UUID, List<Document>> byFile = new HashMap<>();
-        documents.findForRules(fileIds).forEach(row -> byFile.computeIfAbsent((UUID) row[0], id -> new ArrayList<>())
-                .add(new Document(
-                        row[1].toString(),
-                        (String) row[2],
-                        (LocalDate) row[3],
-                        (LocalDate) row[4],
-                        (LocalDate) row[5],
-                        (LocalDate) row[6],
-                        (LocalDate) row[7],
-                        (LocalDate) row[8],
-                        (LocalDate) row[9],
-                        signatures.getOrDefault((UUID) row[1], List.of()))));
+        for (Object[] row : documents.findForRules(fileIds)) {
+            Document first = new Document(
+                    row[1].toString(),
+                    (String) row[2],
+                    (LocalDate) row[3],
+                    (LocalDate) row[4],
+                    (LocalDate) row[5],
+                    (LocalDate) row[6],
+                    (LocalDate) row[7],
+                    (LocalDate) row[8],
+                    (LocalDate) row[9],
+                    signatures.getOrDefault((UUID) row[1], List.of()));
+            List<Document> papers = byFile.computeIfAbsent((UUID) row[0], id -> new ArrayList<>());
+            papers.add(first);
+            for (String further : (String[]) row[10]) {
+                papers.add(first.as(further));
+            }
+        }
         return byFile;
     }
 
@@ -235,7 +255,7 @@ public class Documents {
 
     private void decided(Viewer viewer, FiledDocument document, String action, String words) {
         String before = document.name();
-        rename(document, catalog.type(document.type()));
+        rename(document);
         changed(viewer.actor(), document, action, words + " “" + before + "”");
     }
 
@@ -279,7 +299,7 @@ public class Documents {
     public void sign(UUID id, GivenSignature signature) {
         FiledDocument document = document(id);
         document.sign(signature);
-        rename(document, catalog.type(document.type()));
+        rename(document);
         changed(
                 Actor.system(signature.signer()),
                 document,

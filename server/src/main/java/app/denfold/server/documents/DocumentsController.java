@@ -4,7 +4,7 @@ import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.catalog.PaperType;
+import app.denfold.server.catalog.PaperTypes;
 import app.denfold.server.catalog.Signer;
 import app.denfold.server.content.ArchiveCopies;
 import app.denfold.server.content.CheckLink;
@@ -75,11 +75,15 @@ class DocumentsController {
             int pages,
             @Nullable Link link) {}
 
+    /** What else a paper is. */
+    record FurtherType(String code, String label) {}
+
     record DocumentAnswer(
             UUID id,
             UUID fileId,
             String type,
             String typeLabel,
+            List<FurtherType> furtherTypes,
             String name,
             LocalDate documentDate,
             @Nullable LocalDate effectiveDate,
@@ -181,21 +185,25 @@ class DocumentsController {
     }
 
     private DocumentAnswer answer(FiledDocument d) {
-        PaperType type = catalog.type(d.type());
+        PaperTypes types = catalog.types(d.types());
         boolean accepted = d.decision() == FiledDocument.Decision.ACCEPTED;
         boolean sentBack = d.decision() == FiledDocument.Decision.SENT_BACK;
         return new DocumentAnswer(
                 d.id(),
                 d.fileId(),
                 d.type(),
-                type.label(),
+                types.main().label(),
+                types.all().stream()
+                        .skip(1)
+                        .map(t -> new FurtherType(t.code(), t.label()))
+                        .toList(),
                 d.name(),
                 d.documentDate(),
                 d.effectiveDate(),
                 d.statedExpiry(),
                 d.fields(),
                 d.receivedOn(),
-                type.needsReview(),
+                types.needsReview(),
                 accepted ? d.acceptedOn() : null,
                 accepted ? d.acceptedBy() : null,
                 sentBack ? d.sentBackOn() : null,
@@ -204,8 +212,8 @@ class DocumentsController {
                 d.voidReason(),
                 d.source(),
                 d.filedBy(),
-                type.signers(),
-                d.unsignedBy(type),
+                types.signers(),
+                d.unsignedBy(types),
                 d.signatures(),
                 versions(d));
     }

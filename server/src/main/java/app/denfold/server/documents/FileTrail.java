@@ -4,7 +4,6 @@ import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.audit.TrailLine;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.catalog.PaperType;
 import app.denfold.server.people.Files;
 import java.util.List;
 import java.util.Set;
@@ -39,12 +38,9 @@ class FileTrail {
         if (viewer.seesSensitive()) {
             return lines;
         }
-        Set<String> sensitive = catalog.types().stream()
-                .filter(PaperType::isSensitive)
-                .map(PaperType::code)
-                .collect(Collectors.toSet());
+        List<String> sensitive = catalog.sensitiveTypes();
         Set<UUID> hidden = documents.ofFile(fileId).stream()
-                .filter(d -> sensitive.contains(d.type()))
+                .filter(d -> d.isOfAny(sensitive))
                 .map(FiledDocument::id)
                 .collect(Collectors.toSet());
         return lines.stream().filter(l -> !hidden.contains(l.documentId())).toList();

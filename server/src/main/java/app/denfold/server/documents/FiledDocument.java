@@ -2,7 +2,7 @@ package app.denfold.server.documents;
 
 import app.denfold.core.filing.NamePattern.Ingredients;
 import app.denfold.core.rules.Document;
-import app.denfold.server.catalog.PaperType;
+import app.denfold.server.catalog.PaperTypes;
 import app.denfold.server.catalog.Signer;
 import app.denfold.server.people.PersonFile;
 import com.github.f4b6a3.uuid.UuidCreator;
@@ -18,6 +18,8 @@ import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -39,6 +41,10 @@ public class FiledDocument {
 
     private UUID fileId;
     private String type;
+
+    /** What else it is, besides its type. */
+    private String[] furtherTypes = {};
+
     private String name;
     private LocalDate documentDate;
     private LocalDate effectiveDate;
@@ -74,6 +80,7 @@ public class FiledDocument {
         this.id = UuidCreator.getTimeOrderedEpoch();
         this.fileId = details.fileId();
         this.type = details.type();
+        this.furtherTypes = details.furtherTypes().toArray(String[]::new);
         this.documentDate = details.documentDate();
         this.effectiveDate = details.effectiveDate();
         this.statedExpiry = details.statedExpiry();
@@ -86,12 +93,12 @@ public class FiledDocument {
     }
 
     /** Gives it the name its type's pattern makes of what is known now. */
-    void rename(PaperType of, PersonFile file, Set<String> taken) {
-        this.name = of.namePattern().name(ingredients(of, file), taken);
+    void rename(PaperTypes of, PersonFile file, Set<String> taken) {
+        this.name = of.main().namePattern().name(ingredients(of, file), taken);
     }
 
-    private Ingredients ingredients(PaperType of, PersonFile file) {
-        return new Ingredients(of.label(), documentDate, file.nameInDocuments(), pending(of), fields);
+    private Ingredients ingredients(PaperTypes of, PersonFile file) {
+        return new Ingredients(of.main().label(), documentDate, file.nameInDocuments(), pending(of), fields);
     }
 
     public Map<String, String> fields() {
@@ -99,7 +106,7 @@ public class FiledDocument {
     }
 
     /** What is still missing, in words; empty when nothing is. */
-    private String pending(PaperType of) {
+    private String pending(PaperTypes of) {
         List<String> unsigned = unsignedBy(of).stream().map(Signer::label).toList();
         if (!unsigned.isEmpty()) {
             return "unsigned by " + String.join(" and ", unsigned);
@@ -111,13 +118,13 @@ public class FiledDocument {
         };
     }
 
-    /** The type's signers who have not signed. */
-    public List<Signer> unsignedBy(PaperType of) {
+    /** The signers its types ask for who have not signed. */
+    public List<Signer> unsignedBy(PaperTypes of) {
         return unsignedBy(of, LocalDate.MAX);
     }
 
-    /** The type's signers who had not signed by the end of a day. */
-    public List<Signer> unsignedBy(PaperType of, LocalDate day) {
+    /** The signers its types ask for who had not signed by the end of a day. */
+    public List<Signer> unsignedBy(PaperTypes of, LocalDate day) {
         Set<String> signed = signatures.stream()
                 .filter(s -> !s.signedOn().isAfter(day))
                 .map(GivenSignature::role)
@@ -205,8 +212,20 @@ public class FiledDocument {
         return fileId;
     }
 
+    /** The one that gives it its name. */
     public String type() {
         return type;
+    }
+
+    /** All that it is, the type that names it first. */
+    public List<String> types() {
+        List<String> all = new ArrayList<>(List.of(furtherTypes));
+        all.add(0, type);
+        return List.copyOf(all);
+    }
+
+    public boolean isOfAny(Collection<String> codes) {
+        return codes.contains(type) || Arrays.stream(furtherTypes).anyMatch(codes::contains);
     }
 
     public String name() {
@@ -278,8 +297,13 @@ public class FiledDocument {
         return List.copyOf(signatures);
     }
 
-    /** What the rules need to know of it. */
-    public Document forRules() {
+    /** What the rules need to know of it: once as each of its types. */
+    public List<Document> forRules() {
+        Document first = asItsType();
+        return types().stream().map(first::as).toList();
+    }
+
+    private Document asItsType() {
         return new Document(
                 id.toString(),
                 type,

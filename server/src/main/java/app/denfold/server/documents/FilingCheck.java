@@ -1,6 +1,6 @@
 package app.denfold.server.documents;
 
-import app.denfold.server.catalog.PaperType;
+import app.denfold.server.catalog.PaperTypes;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.time.LocalDate;
@@ -20,10 +20,12 @@ class FilingCheck {
     }
 
     /** @throws Refusal at the first day that cannot be, or field that the type does not have */
-    void check(FilingDetails details, PaperType type) {
+    void check(FilingDetails details, PaperTypes types) {
         for (String name : details.fields().keySet()) {
-            if (type.fields().stream().noneMatch(f -> f.name().equals(name))) {
-                throw Refusal.invalid("fields." + name, type.label() + " has no field called “" + name + "”.");
+            if (!types.hasField(name)) {
+                throw Refusal.invalid(
+                        "fields." + name,
+                        String.join(" and ", types.labels()) + " has no field called “" + name + "”.");
             }
         }
         LocalDate today = calendar.today();

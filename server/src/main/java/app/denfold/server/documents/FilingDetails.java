@@ -4,15 +4,18 @@ import jakarta.annotation.Nullable;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 
 /**
  * Where a paper goes and what it says.
  *
- * @param fields values of the type's fields by their names
+ * @param furtherTypes codes of what else the paper is
+ * @param fields values of the types' fields by their names
  */
 public record FilingDetails(
         @NotNull(message = "is needed: choose whose paper it is")
@@ -20,6 +23,8 @@ public record FilingDetails(
 
         @NotBlank(message = "is needed: choose what the paper is")
         String type,
+
+        @Nullable List<String> furtherTypes,
 
         @NotNull(message = "is needed: the date the paper bears")
         LocalDate documentDate,
@@ -31,13 +36,24 @@ public record FilingDetails(
     private static final int LONGEST = 200;
 
     public FilingDetails {
+        String first = type;
+        furtherTypes = furtherTypes == null
+                ? List.of()
+                : furtherTypes.stream().filter(t -> !t.equals(first)).distinct().toList();
         fields = fields == null ? Map.of() : tidy(fields);
     }
 
-    /** Without values of fields. */
+    /** Of one type, without values of fields. */
     public FilingDetails(
             UUID fileId, String type, LocalDate documentDate, LocalDate effectiveDate, LocalDate statedExpiry) {
-        this(fileId, type, documentDate, effectiveDate, statedExpiry, Map.of());
+        this(fileId, type, List.of(), documentDate, effectiveDate, statedExpiry, Map.of());
+    }
+
+    /** All that the paper is, the type that names it first. */
+    public List<String> types() {
+        List<String> all = new ArrayList<>(furtherTypes);
+        all.add(0, type);
+        return List.copyOf(all);
     }
 
     private static Map<String, String> tidy(Map<String, String> fields) {

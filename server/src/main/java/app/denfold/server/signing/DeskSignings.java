@@ -113,7 +113,7 @@ class DeskSignings {
     }
 
     private List<SigningStep> steps(FiledDocument document, List<SignerRequest> signers, Content source) {
-        List<Signer> open = document.unsignedBy(catalog.type(document.type()));
+        List<Signer> open = document.unsignedBy(catalog.types(document.types()));
         Set<String> used = new HashSet<>();
         List<SigningStep> steps = new ArrayList<>();
         for (SignerRequest request : signers) {

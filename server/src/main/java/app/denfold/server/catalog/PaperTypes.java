@@ -1,0 +1,63 @@
+package app.denfold.server.catalog;
+
+import app.denfold.core.filing.TypeField;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+
+/**
+ * The types that one paper carries. The first gives it its name; signed, reviewed and guarded it is as each of them asks.
+ *
+ * @param all not empty, each once
+ */
+public record PaperTypes(List<PaperType> all) {
+
+    public PaperTypes {
+        all = List.copyOf(all);
+    }
+
+    public PaperType main() {
+        return all.get(0);
+    }
+
+    /** What they are called, in their order. */
+    public List<String> labels() {
+        return all.stream().map(PaperType::label).toList();
+    }
+
+    /** What those of these types are called that the paper carries. */
+    public String labelAmong(Collection<String> codes) {
+        String among = all.stream()
+                .filter(t -> codes.contains(t.code()))
+                .map(PaperType::label)
+                .collect(Collectors.joining(" and "));
+        return among.isEmpty() ? main().label() : among;
+    }
+
+    /** Each role once, whichever types ask for it. */
+    public List<Signer> signers() {
+        Map<String, Signer> byRole = new LinkedHashMap<>();
+        all.forEach(t -> t.signers().forEach(s -> byRole.putIfAbsent(s.role(), s)));
+        return List.copyOf(byRole.values());
+    }
+
+    /** True when any of them asks for it. */
+    public boolean needsReview() {
+        return all.stream().anyMatch(PaperType::needsReview);
+    }
+
+    /** True when any of them is. */
+    public boolean isSensitive() {
+        return all.stream().anyMatch(PaperType::isSensitive);
+    }
+
+    /** True when any of them has a field of this name. */
+    public boolean hasField(String name) {
+        return all.stream()
+                .flatMap(t -> t.fields().stream())
+                .map(TypeField::name)
+                .anyMatch(name::equals);
+    }
+}
