@@ -8,6 +8,7 @@ import { ArrivalsPage } from "./features/arrivals/ArrivalsPage";
 import { SetUpPage } from "./features/catalog/SetUpPage";
 import { CoveragePage } from "./features/coverage/CoveragePage";
 import { DemoMailPage } from "./features/demo/DemoMailPage";
+import { FindPage } from "./features/finding/FindPage";
 import { FilePage } from "./features/people/FilePage";
 import { FilesPage } from "./features/people/FilesPage";
 import { PortalPage } from "./features/portal/PortalPage";
@@ -55,6 +56,7 @@ function StaffRoutes() {
         <Route path="/today" element={<TodayPage />} />
         <Route path="/coverage" element={<CoveragePage />} />
         <Route path="/set-up/*" element={<SetUpPage />} />
+        <Route path="/find" element={<FindPage />} />
         <Route path="/files" element={<FilesPage />} />
         <Route path="/files/:id" element={<FilePage />} />
         <Route path="/arrivals" element={<ArrivalsPage />} />

@@ -8,6 +8,8 @@ const FORMATS = ["D MMM YYYY", "YYYY-MM-DD", "D.M.YYYY", "D/M/YYYY", "D MMMM YYY
 
 type DayFieldProps = {
   id?: string;
+  /** Its name for who does not see what stands beside it. */
+  label?: string;
   value?: string | null;
   onChange?: (iso: string | null) => void;
   placeholder?: string;
@@ -15,10 +17,11 @@ type DayFieldProps = {
 };
 
 /** A civil day; several notations may be typed. */
-export function DayField({ id, value, onChange, placeholder, status }: DayFieldProps) {
+export function DayField({ id, label, value, onChange, placeholder, status }: DayFieldProps) {
   return (
     <DatePicker
       id={id}
+      aria-label={label}
       value={value ? dayjs(value) : null}
       format={FORMATS}
       placeholder={placeholder ?? "day"}

@@ -3,6 +3,7 @@ import {
   BellOutlined,
   CalendarOutlined,
   ControlOutlined,
+  FileSearchOutlined,
   FileTextOutlined,
   InboxOutlined,
 } from "@ant-design/icons";
@@ -15,9 +16,9 @@ import { meOptions } from "../features/access/sessionQueries";
 import { arrivalsOptions } from "../features/arrivals/arrivalQueries";
 import { NoticesDrawer } from "../features/chasing/NoticesDrawer";
 import { noticesOptions } from "../features/chasing/noticeQueries";
+import { FindBox } from "../features/finding/FindBox";
 import { AsOfRibbon } from "./AsOfRibbon";
 import { useKeepingAsOf } from "./asOf";
-import { FindBox } from "./FindBox";
 import { RunningWork } from "./RunningWork";
 
 /** Rail, top line, and the view between them. */
@@ -80,13 +81,23 @@ function Rail() {
 }
 
 function TopLine() {
+  const navigate = useNavigate();
   const notices = useQuery(noticesOptions);
   const [showsNotices, setShowsNotices] = useState(false);
   const failed = notices.data?.filter((n) => n.state === "FAILED").length ?? 0;
   return (
     <header className="top-line">
       <div className="where" id="where" />
-      <FindBox />
+      <div className="top-find">
+        <FindBox />
+        <Button
+          type="text"
+          icon={<FileSearchOutlined />}
+          aria-label="Find papers by more"
+          title="Find papers by more"
+          onClick={() => navigate("/find")}
+        />
+      </div>
       <div className="top-right">
         <RunningWork />
         <Badge count={failed} size="small">

@@ -18,6 +18,7 @@ import {
   type Column,
   countsOptions,
 } from "../coverage/boardQueries";
+import { StandingSearches } from "../finding/SavedSearches";
 import { kindsOptions } from "./fileQueries";
 import { NewFileDrawer } from "./NewFileDrawer";
 import "./people.css";
@@ -159,6 +160,7 @@ export function FilesPage() {
           ]}
         />
         <span className="grow" />
+        <StandingSearches place="FILES" />
         <Legend />
         {mayChange && (
           <Button type="primary" icon={<PlusOutlined />} onClick={() => setIsNew(true)}>

@@ -13,6 +13,7 @@ import { ChaseModal } from "../chasing/ChaseModal";
 import { forecastOptions } from "../coverage/boardQueries";
 import "../coverage/board.css";
 import { ForecastBars } from "../coverage/ForecastBars";
+import { StandingSearches } from "../finding/SavedSearches";
 import { todayOptions } from "./todayQueries";
 import "./today.css";
 
@@ -38,6 +39,7 @@ export function TodayPage() {
               <Groups data={data} />
             </section>
             <aside className="today-side">
+              <StandingSearches place="TODAY" />
               <WeeksAhead />
               <News data={data} />
             </aside>

@@ -6,14 +6,15 @@ import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.rendering.ImageType;
 import org.apache.pdfbox.rendering.PDFRenderer;
-import org.apache.pdfbox.text.PDFTextStripper;
 
 /** Reads a paper page by page, so that never more than one page is in memory. */
 public final class ReadPages {
@@ -64,18 +65,29 @@ public final class ReadPages {
         }
     }
 
+    /** The words that a PDF's pages hold, without a look at the pages. @throws IOException when it cannot be read */
+    public static List<PageFacts> written(byte[] pdf) throws IOException {
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            TextLayer layers = new TextLayer(document);
+            List<PageFacts> pages = new ArrayList<>();
+            for (int page = 1; page <= document.getNumberOfPages(); page++) {
+                PlacedText words = layers.of(page);
+                PageFacts.TextFrom from = words.text().isEmpty() ? PageFacts.TextFrom.NONE : PageFacts.TextFrom.LAYER;
+                pages.add(new PageFacts(page, 0, words, from, List.of(), false, ""));
+            }
+            return pages;
+        }
+    }
+
     private static void pdf(Path file, Settings settings, int from, Consumer<PageFacts> each) throws IOException {
         try (PDDocument document = PdfFiles.open(file)) {
             PDFRenderer renderer = new PDFRenderer(document);
             renderer.setSubsamplingAllowed(true);
-            PDFTextStripper stripper = new PDFTextStripper();
-            stripper.setSortByPosition(true);
+            TextLayer layers = new TextLayer(document);
             Map<Integer, Map<String, String>> filledIn = FormValues.of(document);
             for (int page = from; page <= document.getNumberOfPages(); page++) {
-                stripper.setStartPage(page);
-                stripper.setEndPage(page);
-                String layer = stripper.getText(document).strip();
-                BufferedImage image = drawn(document, renderer, page, layer);
+                PlacedText layer = layers.of(page);
+                BufferedImage image = drawn(document, renderer, page, layer.text());
                 each.accept(facts(page, layer, image, settings).filledIn(filledIn.getOrDefault(page, Map.of())));
             }
         }
@@ -97,7 +109,7 @@ public final class ReadPages {
     private static void images(Path file, Settings settings, int from, Consumer<PageFacts> each) throws IOException {
         try (ImagePages pages = ImagePages.open(file)) {
             for (int page = from; page <= pages.count(); page++) {
-                each.accept(facts(page, "", grey(pages.read(page - 1, WIDTH)), settings));
+                each.accept(facts(page, PlacedText.NONE, grey(pages.read(page - 1, WIDTH)), settings));
             }
         }
     }
@@ -117,13 +129,14 @@ public final class ReadPages {
         return grey;
     }
 
-    private static PageFacts facts(int page, String layer, BufferedImage grey, Settings settings) throws IOException {
-        boolean hasLayer = layer.codePoints().filter(Character::isLetter).count() >= LEAST_LETTERS;
+    private static PageFacts facts(int page, PlacedText layer, BufferedImage grey, Settings settings)
+            throws IOException {
+        boolean hasLayer = layer.text().codePoints().filter(Character::isLetter).count() >= LEAST_LETTERS;
         boolean blank = !hasLayer && PageLook.isBlank(grey);
         List<String> codes = blank ? List.of() : PageCodes.on(grey);
         if (hasLayer || blank || !settings.recognise() || !Recognise.isThere()) {
             PageFacts.TextFrom from = hasLayer ? PageFacts.TextFrom.LAYER : PageFacts.TextFrom.NONE;
-            return new PageFacts(page, 0, hasLayer ? layer : "", from, codes, blank, PageLook.hash(grey));
+            return new PageFacts(page, 0, hasLayer ? layer : PlacedText.NONE, from, codes, blank, PageLook.hash(grey));
         }
         return recognised(page, grey, codes, settings);
     }
@@ -132,12 +145,12 @@ public final class ReadPages {
             throws IOException {
         int turn = Recognise.turn(grey);
         BufferedImage upright = Turned.by(grey, turn);
-        String text = Recognise.text(upright, settings.languages());
-        boolean readable = text.codePoints().filter(Character::isLetter).count() >= 3;
+        PlacedText text = Recognise.text(upright, settings.languages());
+        boolean readable = text.text().codePoints().filter(Character::isLetter).count() >= 3;
         return new PageFacts(
                 page,
                 turn,
-                readable ? text : "",
+                readable ? text : PlacedText.NONE,
                 readable ? PageFacts.TextFrom.RECOGNISED : PageFacts.TextFrom.NONE,
                 codes,
                 false,
@@ -147,9 +160,9 @@ public final class ReadPages {
     private static void words(Path file, Format format, int from, Consumer<PageFacts> each) throws IOException {
         List<String> pages = TextOfPaper.pages(file, format);
         for (int i = from - 1; i < pages.size(); i++) {
-            String text = pages.get(i);
+            String text = pages.get(i).strip();
             PageFacts.TextFrom textFrom = text.isBlank() ? PageFacts.TextFrom.NONE : PageFacts.TextFrom.LAYER;
-            each.accept(new PageFacts(i + 1, 0, text, textFrom, List.of(), text.isBlank(), ""));
+            each.accept(new PageFacts(i + 1, 0, text, List.of(), textFrom, List.of(), text.isBlank(), "", Map.of()));
         }
     }
 }

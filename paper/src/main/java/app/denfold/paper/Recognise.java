@@ -60,10 +60,43 @@ final class Recognise {
 
     /**
      * @param languages as tesseract names them, joined by {@code +}
-     * @return the text, or empty when nothing readable is there
+     * @return the words with their places; none when nothing readable is there
      */
-    static String text(BufferedImage page, String languages) throws IOException {
-        return run(page, List.of("-l", languages, "--psm", "3")).strip();
+    static PlacedText text(BufferedImage page, String languages) throws IOException {
+        return words(
+                run(page, List.of("-l", languages, "--psm", "3", "tsv")).lines().toList(),
+                page.getWidth(),
+                page.getHeight());
+    }
+
+    /**
+     * Reads tesseract's table: a line for each word with level, page, block, paragraph, line and word, then left, top,
+     * width and height in pixels, how sure it is, and the word; lines of a higher level hold no word.
+     */
+    static PlacedText words(List<String> table, int width, int height) {
+        StringBuilder text = new StringBuilder();
+        List<WordBox> boxes = new ArrayList<>();
+        String paragraph = "";
+        String line = "";
+        for (String row : table) {
+            String[] cells = row.split("\t", -1);
+            if (cells.length < 12 || !cells[0].equals("5") || cells[11].isBlank()) {
+                continue;
+            }
+            String inParagraph = cells[2] + "." + cells[3];
+            String inLine = inParagraph + "." + cells[4];
+            if (!boxes.isEmpty()) {
+                text.append(!inParagraph.equals(paragraph) ? "\n\n" : !inLine.equals(line) ? "\n" : " ");
+            }
+            paragraph = inParagraph;
+            line = inLine;
+            text.append(cells[11].strip().replaceAll("\\s+", "_"));
+            double left = Double.parseDouble(cells[6]);
+            double top = Double.parseDouble(cells[7]);
+            boxes.add(WordBox.of(
+                    left, top, left + Double.parseDouble(cells[8]), top + Double.parseDouble(cells[9]), width, height));
+        }
+        return new PlacedText(text.toString(), boxes);
     }
 
     private static String run(BufferedImage page, List<String> options) throws IOException {

@@ -37,6 +37,17 @@ public class Download {
                 .body(new FileSystemResource(contents.file(sha256)));
     }
 
+    /** The file to be read in the page, in ranges; a browser that opens it by itself takes it for a download. */
+    public ResponseEntity<Resource> inPage(String sha256) {
+        Content content = contents.content(sha256);
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment")
+                .header(HttpHeaders.ETAG, "\"" + sha256 + "\"")
+                .contentType(MediaType.parseMediaType(content.mediaType()))
+                .cacheControl(CacheControl.maxAge(Duration.ofHours(1)).cachePrivate())
+                .body(new FileSystemResource(contents.file(sha256)));
+    }
+
     /** One page; it may be kept by the browser of the one who may see it. */
     public ResponseEntity<byte[]> page(String sha256, int page, int width) {
         return page(sha256, page, width, 0);

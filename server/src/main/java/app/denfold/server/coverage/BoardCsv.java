@@ -2,6 +2,7 @@ package app.denfold.server.coverage;
 
 import app.denfold.server.access.Viewer;
 import app.denfold.server.practice.AsOf;
+import app.denfold.server.practice.CsvText;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -40,23 +41,18 @@ class BoardCsv {
     private static List<String> head(Board.BoardPage page) {
         List<String> head = new ArrayList<>(List.of("Number", "Name", "Kind", "Team", "Clear", "Clear through"));
         page.columns().forEach(c -> head.add(c.checklistLabel() + ": " + c.label()));
-        return head.stream().map(BoardCsv::harmless).toList();
+        return head.stream().map(CsvText::harmless).toList();
     }
 
     private static List<String> line(Board.BoardPage page, Board.BoardRow row) {
         List<String> line = new ArrayList<>(List.of(
                 row.number(),
-                harmless(row.name()),
+                CsvText.harmless(row.name()),
                 row.kindLabel(),
-                row.team() == null ? "" : harmless(row.team()),
+                row.team() == null ? "" : CsvText.harmless(row.team()),
                 row.clear() ? "yes" : "no",
                 row.clearThrough() == null ? "" : row.clearThrough().toString()));
         row.cells().chars().forEach(letter -> line.add(page.letters().get(String.valueOf((char) letter))));
         return line;
-    }
-
-    /** Spreadsheets take a text that begins so for a formula; an apostrophe keeps it a text. */
-    private static String harmless(String text) {
-        return !text.isEmpty() && "=+-@\t\r".indexOf(text.charAt(0)) >= 0 ? "'" + text : text;
     }
 }

@@ -3,6 +3,8 @@ package app.denfold.server.demo;
 import app.denfold.core.rules.Checklist;
 import app.denfold.core.rules.Condition;
 import app.denfold.paper.Format;
+import app.denfold.paper.PageFacts;
+import app.denfold.paper.ReadPages;
 import app.denfold.server.access.Actor;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.PaperType;
@@ -12,6 +14,9 @@ import app.denfold.server.documents.FilingDetails;
 import app.denfold.server.documents.GivenSignature;
 import app.denfold.server.people.Files;
 import app.denfold.server.people.PersonFile;
+import app.denfold.server.reading.Readings;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -32,6 +37,7 @@ class DemoFiles {
     private final Catalog catalog;
     private final Documents documents;
     private final Contents contents;
+    private final Readings readings;
     private final boolean everyone;
 
     DemoFiles(
@@ -39,12 +45,14 @@ class DemoFiles {
             Catalog catalog,
             Documents documents,
             Contents contents,
+            Readings readings,
             @Value("${denfold.demo.everyone:true}") boolean everyone) {
         this.everyone = everyone;
         this.files = files;
         this.catalog = catalog;
         this.documents = documents;
         this.contents = contents;
+        this.readings = readings;
     }
 
     /** How a slot of one person departs from being simply on file. */
@@ -397,7 +405,21 @@ class DemoFiles {
     }
 
     private String store(byte[] bytes, List<String> text) {
-        return contents.keepPdf(bytes, 1 + Collections.frequency(text, "---"));
+        String sha256 = contents.keepPdf(bytes, 1 + Collections.frequency(text, "---"));
+        List<PageFacts> pages = written(bytes);
+        // scans hold no words; they are read when everything else is
+        if (pages.stream().noneMatch(p -> p.text().isEmpty())) {
+            readings.note(sha256, pages);
+        }
+        return sha256;
+    }
+
+    private static List<PageFacts> written(byte[] pdf) {
+        try {
+            return ReadPages.written(pdf);
+        } catch (IOException broken) {
+            throw new UncheckedIOException(broken);
+        }
     }
 
     List<PersonFile> open(LocalDate today) {

@@ -10,6 +10,8 @@ import app.denfold.server.catalog.PaperType;
 import app.denfold.server.catalog.PaperTypes;
 import app.denfold.server.documents.DocumentEvents.FileContentChanged;
 import app.denfold.server.people.Files;
+import app.denfold.server.people.PeopleEvents.PersonChanged;
+import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.time.LocalDate;
@@ -21,7 +23,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -139,6 +143,19 @@ public class Documents {
         document.rename(types, files.file(document.fileId()), taken);
     }
 
+    /** Names that say whose the papers are follow the person. */
+    @EventListener
+    void on(PersonChanged event) {
+        List<FiledDocument> all = documents.findWithVersions(event.fileId());
+        Set<String> names = all.stream().map(FiledDocument::name).collect(Collectors.toCollection(HashSet::new));
+        PersonFile file = files.file(event.fileId());
+        for (FiledDocument document : all) {
+            names.remove(document.name());
+            document.rename(typesOf(document), file, names);
+            names.add(document.name());
+        }
+    }
+
     /** @throws Refusal when there is no such document or the viewer may not see it */
     @Transactional(readOnly = true)
     public FiledDocument visible(Viewer viewer, UUID id) {
@@ -148,6 +165,14 @@ public class Documents {
             throw Refusal.notFound("document");
         }
         return document;
+    }
+
+    /** Those of these documents that the viewer may see, in no order. */
+    @Transactional(readOnly = true)
+    public List<FiledDocument> visible(Viewer viewer, Collection<UUID> ids) {
+        return documents.findByIdIn(ids).stream()
+                .filter(d -> maySee(viewer, d) && files.maySee(viewer, d.fileId()))
+                .toList();
     }
 
     private boolean maySee(Viewer viewer, FiledDocument document) {

@@ -144,6 +144,14 @@ class DocumentsController {
         return download.attachment(sha256, document.name());
     }
 
+    /** The file for reading it in the page, whole or in ranges; that it was looked at is noted once. */
+    @GetMapping(path = "/versions/{number}/reading", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+    ResponseEntity<Resource> reading(Viewer viewer, @PathVariable UUID id, @PathVariable int number) {
+        FiledDocument document = documents.visible(viewer, id);
+        trail.lookedAt(viewer, document.fileId(), id, document.name());
+        return download.inPage(version(document, number).sha256());
+    }
+
     /** The same for the archive, as PDF/A-2b. */
     @GetMapping(path = "/versions/{number}/archive", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ResponseEntity<Resource> archive(Viewer viewer, @PathVariable UUID id, @PathVariable int number) {

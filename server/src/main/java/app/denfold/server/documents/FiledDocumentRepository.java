@@ -13,6 +13,9 @@ interface FiledDocumentRepository extends JpaRepository<FiledDocument, UUID> {
             "select distinct d from FiledDocument d left join fetch d.versions where d.fileId = :fileId order by d.documentDate desc, d.id")
     List<FiledDocument> findWithVersions(UUID fileId);
 
+    @Query("select distinct d from FiledDocument d left join fetch d.versions where d.id in :ids")
+    List<FiledDocument> findByIdIn(Collection<UUID> ids);
+
     @Query("""
             select d.fileId, d.id, d.type, d.documentDate, d.effectiveDate, d.statedExpiry, d.receivedOn, d.acceptedOn,
             d.sentBackOn, d.voidedOn, d.furtherTypes from FiledDocument d where d.fileId in :fileIds order by d.documentDate desc, d.id

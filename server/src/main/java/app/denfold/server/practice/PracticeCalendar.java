@@ -45,6 +45,11 @@ public class PracticeCalendar {
         return new AsOf(on, "then".equals(known) && on.isBefore(today) ? on : today);
     }
 
+    /** The first moment of a day where the practice is. */
+    public Instant startOf(LocalDate day) {
+        return day.atStartOfDay(settings.zone()).toInstant();
+    }
+
     /** The civil day of an instant in the practice's zone. */
     public LocalDate dayOf(Instant instant) {
         return instant.atZone(settings.zone()).toLocalDate();

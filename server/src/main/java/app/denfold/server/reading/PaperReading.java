@@ -23,6 +23,9 @@ class PaperReading implements Persistable<String> {
     @Enumerated(EnumType.STRING)
     private State state;
 
+    /** Whether it lay in a file when it was asked for; those that did not are read first. */
+    private boolean filed;
+
     private int pagesRead;
     private String reason;
     private Instant askedAt;
@@ -30,10 +33,15 @@ class PaperReading implements Persistable<String> {
 
     protected PaperReading() {}
 
-    PaperReading(String sha256, Instant now) {
+    PaperReading(String sha256, boolean filed, Instant now) {
         this.sha256 = sha256;
         this.state = State.QUEUED;
+        this.filed = filed;
         this.askedAt = now;
+    }
+
+    void hurry() {
+        this.filed = false;
     }
 
     void reached(int pages) {

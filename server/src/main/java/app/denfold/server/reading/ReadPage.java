@@ -3,6 +3,7 @@ package app.denfold.server.reading;
 import app.denfold.core.filing.Clues;
 import app.denfold.core.filing.LikePapers;
 import app.denfold.paper.PageFacts;
+import app.denfold.paper.WordBox;
 import java.util.List;
 import java.util.Map;
 
@@ -12,6 +13,7 @@ public record ReadPage(
         int page,
         int turn,
         String text,
+        List<WordBox> boxes,
         PageFacts.TextFrom textFrom,
         List<String> codes,
         boolean blank,
@@ -24,6 +26,7 @@ public record ReadPage(
                 facts.number(),
                 facts.turn(),
                 facts.text(),
+                facts.boxes(),
                 facts.textFrom(),
                 facts.codes(),
                 facts.blank(),

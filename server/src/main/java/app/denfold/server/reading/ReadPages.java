@@ -19,7 +19,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Repository
 class ReadPages {
 
-    private static final String COLUMNS = "sha256, page, turn, text, text_from, codes, blank, look, form";
+    private static final String COLUMNS = "sha256, page, turn, text, text_from, codes, blank, look, form, boxes";
 
     private static final JsonMapper JSON = new JsonMapper();
 
@@ -35,7 +35,7 @@ class ReadPages {
     void add(List<ReadPage> pages) {
         sql.batchUpdate(
                 "insert into paper_page (" + COLUMNS
-                        + ") values (?, ?, ?, ?, ?, ?, ?, ?, ?::jsonb) on conflict do nothing",
+                        + ") values (?, ?, ?, ?, ?, ?, ?, ?, ?::jsonb, ?) on conflict do nothing",
                 pages,
                 100,
                 ReadPages::set);
@@ -51,6 +51,7 @@ class ReadPages {
         row.setArray(6, codes);
         row.setBoolean(7, page.blank());
         row.setString(8, page.look());
+        row.setBytes(10, PackedBoxes.pack(page.boxes()));
         row.setString(9, page.form().isEmpty() ? null : JSON.writeValueAsString(page.form()));
     }
 
@@ -88,6 +89,7 @@ class ReadPages {
                 row.getInt("page"),
                 row.getInt("turn"),
                 row.getString("text"),
+                PackedBoxes.unpack(row.getBytes("boxes")),
                 PageFacts.TextFrom.valueOf(row.getString("text_from")),
                 Arrays.asList((String[]) row.getArray("codes").getArray()),
                 row.getBoolean("blank"),

@@ -71,19 +71,30 @@ class ReadPapersJob {
     /** Reads until nothing waits that no other reader holds. */
     void drain() {
         try (Connection session = database.getConnection()) {
-            for (String sha256 : readings.findQueued()) {
-                if (locks(session, "pg_try_advisory_lock", sha256)) {
-                    try {
-                        if (readings.isQueued(sha256)) {
-                            read(sha256);
-                        }
-                    } finally {
-                        locks(session, "pg_advisory_unlock", sha256);
-                    }
+            boolean reads = true;
+            while (reads) {
+                reads = false;
+                for (String sha256 : readings.findQueued()) {
+                    reads |= readUnlessHeld(session, sha256);
                 }
             }
         } catch (SQLException away) {
             throw new IllegalStateException("The database cannot be asked for papers to read", away);
+        }
+    }
+
+    private boolean readUnlessHeld(Connection session, String sha256) throws SQLException {
+        if (!locks(session, "pg_try_advisory_lock", sha256)) {
+            return false;
+        }
+        try {
+            boolean waits = readings.isQueued(sha256);
+            if (waits) {
+                read(sha256);
+            }
+            return waits;
+        } finally {
+            locks(session, "pg_advisory_unlock", sha256);
         }
     }
 

@@ -1,5 +1,6 @@
 package app.denfold.server.reading;
 
+import app.denfold.paper.PageFacts;
 import app.denfold.server.practice.PracticeCalendar;
 import jakarta.annotation.Nullable;
 import java.util.ArrayList;
@@ -46,10 +47,19 @@ public class Readings {
     public boolean ask(String sha256) {
         PaperReading known = readings.findById(sha256).orElse(null);
         if (known != null) {
+            known.hurry();
             return known.state() != PaperReading.State.QUEUED;
         }
-        readings.save(new PaperReading(sha256, calendar.now()));
+        readings.save(new PaperReading(sha256, false, calendar.now()));
         return false;
+    }
+
+    /** The same for a paper that lies in a file already: those that arrive are read first. */
+    @Transactional
+    public void askLater(String sha256) {
+        if (!readings.existsById(sha256)) {
+            readings.save(new PaperReading(sha256, true, calendar.now()));
+        }
     }
 
     /** By hash; papers that nobody had read are left out. */
@@ -82,6 +92,18 @@ public class Readings {
         if (readings.existsById(copy)) {
             return;
         }
+        keep(copy, from);
+    }
+
+    /** Notes what is on the pages of a paper that the product made itself. */
+    @Transactional
+    public void note(String sha256, List<PageFacts> pagesOfIt) {
+        if (!readings.existsById(sha256)) {
+            keep(sha256, pagesOfIt.stream().map(p -> ReadPage.of(sha256, p)).toList());
+        }
+    }
+
+    private void keep(String copy, List<ReadPage> from) {
         List<ReadPage> numbered = new ArrayList<>();
         for (ReadPage page : from) {
             numbered.add(new ReadPage(
@@ -89,13 +111,14 @@ public class Readings {
                     numbered.size() + 1,
                     0,
                     page.text(),
+                    page.boxes(),
                     page.textFrom(),
                     page.codes(),
                     page.blank(),
                     page.look(),
                     page.form()));
         }
-        PaperReading reading = new PaperReading(copy, calendar.now());
+        PaperReading reading = new PaperReading(copy, true, calendar.now());
         reading.reached(numbered.size());
         reading.end(calendar.now());
         readings.save(reading);

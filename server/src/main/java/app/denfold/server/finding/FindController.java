@@ -1,0 +1,190 @@
+package app.denfold.server.finding;
+
+import app.denfold.core.finding.WantedWords;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.documents.DocumentVersion;
+import app.denfold.server.documents.Documents;
+import app.denfold.server.documents.FiledDocument;
+import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFile;
+import app.denfold.server.problems.Refusal;
+import jakarta.annotation.Nullable;
+import jakarta.servlet.http.HttpServletResponse;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Finding papers and the words in them. */
+@RestController
+class FindController {
+
+    private static final int PEOPLE_OFFERED = 6;
+    private static final JsonMapper JSON = new JsonMapper();
+
+    private final FindPapers find;
+    private final SuggestPapers suggest;
+    private final WordsOnPages words;
+    private final SavedSearches saved;
+    private final FoundCsv csv;
+    private final Documents documents;
+    private final Files files;
+
+    FindController(
+            FindPapers find,
+            SuggestPapers suggest,
+            WordsOnPages words,
+            SavedSearches saved,
+            FoundCsv csv,
+            Documents documents,
+            Files files) {
+        this.find = find;
+        this.suggest = suggest;
+        this.words = words;
+        this.saved = saved;
+        this.csv = csv;
+        this.documents = documents;
+        this.files = files;
+    }
+
+    record SuggestedPerson(
+            UUID id, String name, String number, @Nullable LocalDate birthDate) {}
+
+    record SuggestionsAnswer(List<SuggestedPerson> people, List<SuggestPapers.SuggestedPaper> papers) {}
+
+    /** What is offered while a person types. */
+    @GetMapping("/api/find/suggestions")
+    SuggestionsAnswer suggestions(Viewer viewer, @RequestParam String typed) {
+        List<PersonFile> people = typed.isBlank() ? List.of() : files.find(viewer, typed, "", PEOPLE_OFFERED);
+        return new SuggestionsAnswer(
+                people.stream()
+                        .map(p -> new SuggestedPerson(p.id(), p.name(), p.number(), p.birthDate()))
+                        .toList(),
+                suggest.suggest(viewer, typed));
+    }
+
+    /** The papers that meet the criteria; see {@link FindPapers#page}. */
+    @PostMapping("/api/find")
+    FindPapers.FoundPage page(
+            Viewer viewer,
+            @RequestBody FindCriteria criteria,
+            @RequestParam(defaultValue = "-dated") String sort,
+            @RequestParam(defaultValue = "0") int offset,
+            @RequestParam(defaultValue = "50") int limit) {
+        return find.page(viewer, criteria, sort, offset, limit);
+    }
+
+    /** How many there are, and how many have each value. */
+    @PostMapping("/api/find/counts")
+    FindPapers.FoundCounts counts(Viewer viewer, @RequestBody FindCriteria criteria) {
+        return find.counts(viewer, criteria);
+    }
+
+    /** @param criteria as JSON, so that a link can ask for it */
+    @GetMapping(path = "/api/find/csv", produces = "text/csv")
+    void csv(
+            Viewer viewer,
+            @RequestParam("for") String criteria,
+            @RequestParam(defaultValue = "-dated") String sort,
+            HttpServletResponse response)
+            throws IOException {
+        FindCriteria asked = read(criteria);
+        asked.check();
+        response.setContentType("text/csv");
+        response.setCharacterEncoding(StandardCharsets.UTF_8.name());
+        response.setHeader("Content-Disposition", "attachment; filename=\"papers.csv\"");
+        csv.write(viewer, asked, sort, response.getWriter());
+    }
+
+    private static FindCriteria read(String json) {
+        try {
+            return JSON.readValue(json, FindCriteria.class);
+        } catch (JacksonException bad) {
+            throw Refusal.invalid("for", "What is asked for cannot be read.");
+        }
+    }
+
+    /** @param documents up to 100 ids */
+    record AroundRequest(
+            @NotNull List<UUID> documents, @NotNull FindCriteria criteria) {}
+
+    record AroundAnswer(UUID documentId, int page, int places, String before, String text, String after) {}
+
+    /** For each of these papers the first place where wanted words stand, with what stands around it. */
+    @PostMapping("/api/find/around")
+    @Transactional(readOnly = true)
+    List<AroundAnswer> around(Viewer viewer, @Valid @RequestBody AroundRequest request) {
+        if (request.documents().size() > 100) {
+            throw Refusal.invalid("documents", "At most 100 papers at once.");
+        }
+        WantedWords wanted = request.criteria().wanted();
+        if (wanted.isEmpty()) {
+            return List.of();
+        }
+        Map<UUID, String> latest = new HashMap<>();
+        for (FiledDocument document : documents.visible(viewer, request.documents())) {
+            latest.put(document.id(), document.latest().sha256());
+        }
+        Map<String, WordsOnPages.WordsAround> byHash = new HashMap<>();
+        words.around(List.copyOf(latest.values()), wanted).forEach(a -> byHash.put(a.sha256(), a));
+        return latest.entrySet().stream()
+                .filter(e -> byHash.containsKey(e.getValue()))
+                .map(e -> {
+                    WordsOnPages.WordsAround a = byHash.get(e.getValue());
+                    return new AroundAnswer(e.getKey(), a.page(), a.places(), a.before(), a.text(), a.after());
+                })
+                .toList();
+    }
+
+    /** Where in one paper the words stand. @param typed as one line */
+    @GetMapping("/api/documents/{id}/versions/{number}/words")
+    @Transactional(readOnly = true)
+    WordsOnPages.PaperWords wordsIn(
+            Viewer viewer, @PathVariable UUID id, @PathVariable int number, @RequestParam String typed) {
+        FindCriteria criteria = FindCriteria.ofWords(typed);
+        List<DocumentVersion> versions = documents.visible(viewer, id).versions();
+        if (number < 1 || number > versions.size()) {
+            throw Refusal.notFound("version");
+        }
+        return words.in(versions.get(number - 1).sha256(), criteria.wanted());
+    }
+
+    @GetMapping("/api/saved-searches")
+    List<SavedSearches.SearchAnswer> saved(Viewer viewer) {
+        return saved.of(viewer);
+    }
+
+    /** Those that stand in Today or in Files, with how many papers each finds. */
+    @GetMapping("/api/saved-searches/counts")
+    List<SavedSearches.SearchCount> counts(Viewer viewer, @RequestParam SavedSearch.Place place) {
+        return saved.standingIn(viewer, place);
+    }
+
+    @PostMapping("/api/saved-searches")
+    SavedSearches.SearchAnswer keep(Viewer viewer, @RequestBody SavedSearches.SearchDetails details) {
+        return saved.keep(viewer, details);
+    }
+
+    @DeleteMapping("/api/saved-searches/{id}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remove(Viewer viewer, @PathVariable UUID id) {
+        saved.remove(viewer, id);
+    }
+}

@@ -1,0 +1,219 @@
+package app.denfold.server.finding;
+
+import static app.denfold.server.finding.FindCriteria.given;
+
+import app.denfold.server.access.Viewer;
+import app.denfold.server.catalog.Catalog;
+import app.denfold.server.catalog.PaperType;
+import app.denfold.server.people.SearchText;
+import app.denfold.server.practice.PracticeCalendar;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+
+/**
+ * Criteria as SQL over what is findable, put together from fixed parts. The viewer's rights are a part of every one, so
+ * that neither rows nor counts nor suggestions tell of a paper that he may not see.
+ */
+@Component
+class FindQuery {
+
+    private final Catalog catalog;
+    private final PracticeCalendar calendar;
+    private final WordsInSql words;
+
+    FindQuery(Catalog catalog, PracticeCalendar calendar, WordsInSql words) {
+        this.catalog = catalog;
+        this.calendar = calendar;
+        this.words = words;
+    }
+
+    /**
+     * @param from begins with {@code from}; findable is {@code f}, the person {@code p}
+     * @param where begins with {@code where}
+     * @param leftOut words that were not asked for
+     */
+    record Made(String from, String where, Map<String, Object> parameters, List<String> leftOut) {}
+
+    /** How a paper stands; of several it is the first. */
+    static final String STATE = """
+            case when f.voided_on is not null then 'entered in error' when f.decision = 'SENT_BACK' then 'sent back'
+            when exists (select 1 from (select code, array(select s ->> 'role' from jsonb_array_elements(signers) s)
+              ::varchar[] as roles from document_type where jsonb_array_length(signers) > 0) t
+              where t.code = any(f.types) and not t.roles <@ f.signed_roles) then 'unsigned'
+            when f.decision = 'NONE' and f.types && array[:reviewed]::varchar[] then 'in review' else 'filed' end
+            """;
+
+    private static final String FROM = " from findable f join person_file p on p.id = f.file_id";
+
+    /** @throws app.denfold.server.problems.Refusal when the criteria cannot be */
+    Made of(Viewer viewer, FindCriteria asked) {
+        asked.check();
+        Builder builder = new Builder();
+        builder.rights(viewer);
+        builder.words(words.of(asked.wanted()));
+        builder.names(asked);
+        builder.lists(asked);
+        builder.ranges(asked);
+        builder.facts(asked.facts(), calendar.today());
+        builder.fields(asked.fields());
+        return new Made(
+                FROM, " where " + String.join(" and ", builder.conditions), builder.parameters, builder.leftOut);
+    }
+
+    private final class Builder {
+        private final List<String> conditions = new ArrayList<>();
+        private final Map<String, Object> parameters = new HashMap<>();
+        private List<String> leftOut = List.of();
+
+        void rights(Viewer viewer) {
+            parameters.put("reviewed", codes(catalog.types().stream().filter(PaperType::needsReview)));
+            conditions.add("true");
+            if (viewer.team() != null) {
+                conditions.add("p.team = :team");
+                parameters.put("team", viewer.team());
+            }
+            List<String> hidden = viewer.seesSensitive() ? List.of() : catalog.sensitiveTypes();
+            if (!hidden.isEmpty()) {
+                conditions.add("not f.types && array[:hidden]::varchar[]");
+                parameters.put("hidden", hidden);
+            }
+        }
+
+        /** The driver knows no empty list; a blank is no code. */
+        private List<String> codes(java.util.stream.Stream<PaperType> types) {
+            List<String> codes = types.map(PaperType::code).collect(Collectors.toCollection(ArrayList::new));
+            codes.add("");
+            return codes;
+        }
+
+        void words(WordsInSql.Expression expression) {
+            leftOut = expression.leftOut();
+            if (expression.query() == null) {
+                return;
+            }
+            parameters.putAll(expression.parameters());
+            if (expression.loose() == null) {
+                conditions.add("f.words @@ " + expression.query());
+                return;
+            }
+            // places are known of the first 16,000 words only; in longer papers phrases are looked for page by page
+            String onPages = expression.phrases().stream()
+                    .map(p -> "exists (select 1 from paper_page g where g.sha256 = f.sha256"
+                            + " and to_tsvector('denfold_plain', g.text) @@ phraseto_tsquery('denfold_plain', :" + p
+                            + "))")
+                    .collect(Collectors.joining(" and "));
+            conditions.add("(f.words @@ " + expression.query() + " or (f.is_long and f.words @@ " + expression.loose()
+                    + " and " + onPages + "))");
+        }
+
+        void names(FindCriteria asked) {
+            if (given(asked.name())) {
+                FindCriteria.requireShort("name", asked.name());
+                List<String> beginnings = FindCriteria.beginnings(asked.name());
+                for (String beginning : beginnings) {
+                    String name = next("name", beginning + ":*");
+                    conditions.add("f.name_words @@ to_tsquery('denfold_plain', :" + name + ")");
+                }
+            }
+            if (given(asked.person())) {
+                FindCriteria.requireShort("person", asked.person());
+                for (String word : asked.person().strip().split("\\s+")) {
+                    String name = next("person", SearchText.containing(word));
+                    conditions.add("p.search_text like :" + name + " escape '!'");
+                }
+            }
+        }
+
+        void lists(FindCriteria asked) {
+            in("p.kind", "kinds", asked.kinds());
+            in("p.team", "teams", asked.teams());
+            in("f.source", "sources", asked.sources());
+            in("f.filed_by", "filers", asked.filedBy());
+            in("(" + STATE + ")", "states", asked.states());
+            if (given(asked.types())) {
+                conditions.add("f.types && array[:types]::varchar[]");
+                parameters.put("types", asked.types());
+            }
+            if (given(asked.sections())) {
+                conditions.add("f.types && array[:ofSections]::varchar[]");
+                parameters.put("ofSections", codes(catalog.types().stream().filter(t -> asked.sections()
+                        .contains(t.section()))));
+            }
+            if (Boolean.TRUE.equals(asked.unreadable())) {
+                conditions.add("f.pages_without_text > 0");
+            }
+        }
+
+        private void in(String what, String name, List<String> values) {
+            if (given(values)) {
+                conditions.add(what + " in (:" + name + ")");
+                parameters.put(name, values);
+            }
+        }
+
+        void ranges(FindCriteria asked) {
+            range("f.document_date", "dated", asked.datedFrom(), asked.datedTo());
+            range("f.received_on", "received", asked.receivedFrom(), asked.receivedTo());
+            range(
+                    "f.stored_at",
+                    "stored",
+                    asked.storedFrom() == null
+                            ? null
+                            : calendar.startOf(asked.storedFrom()).atOffset(java.time.ZoneOffset.UTC),
+                    asked.storedTo() == null
+                            ? null
+                            : calendar.startOf(asked.storedTo().plusDays(1))
+                                    .minusMillis(1)
+                                    .atOffset(java.time.ZoneOffset.UTC));
+            range("f.pages", "pages", asked.leastPages(), asked.mostPages());
+            range("f.size", "size", asked.leastSize(), asked.mostSize());
+        }
+
+        private void range(String what, String name, Object least, Object most) {
+            if (least != null) {
+                conditions.add(what + " >= :" + name + "Least");
+                parameters.put(name + "Least", least);
+            }
+            if (most != null) {
+                conditions.add(what + " <= :" + name + "Most");
+                parameters.put(name + "Most", most);
+            }
+        }
+
+        void facts(List<FindCriteria.Named> facts, LocalDate today) {
+            for (FindCriteria.Named fact : facts == null ? List.<FindCriteria.Named>of() : facts) {
+                String name = next("fact", fact.name());
+                String value = next("fact", contained(fact.value()));
+                conditions.add("exists (select 1 from fact a where a.file_id = f.file_id and a.name = :" + name
+                        + " and lower(a.value) like :" + value
+                        + " escape '!' and coalesce(a.from_day, :today) <= :today"
+                        + " and coalesce(a.to_day, :today) >= :today)");
+                parameters.put("today", today);
+            }
+        }
+
+        void fields(List<FindCriteria.Named> fields) {
+            for (FindCriteria.Named field : fields == null ? List.<FindCriteria.Named>of() : fields) {
+                String name = next("field", field.name());
+                String value = next("field", contained(field.value()));
+                conditions.add("lower(f.fields ->> :" + name + ") like :" + value + " escape '!'");
+            }
+        }
+
+        private static String contained(String text) {
+            String wanted = text == null ? "" : text.strip().toLowerCase(java.util.Locale.ROOT);
+            return "%" + wanted.replace("!", "!!").replace("%", "!%").replace("_", "!_") + "%";
+        }
+
+        private String next(String kind, Object value) {
+            String name = kind + "_" + parameters.size();
+            parameters.put(name, value);
+            return name;
+        }
+    }
+}

@@ -1,0 +1,57 @@
+package app.denfold.server.finding;
+
+import app.denfold.server.access.Viewer;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Papers offered while a person types: those whose name, type or person holds words that begin so. */
+@Service
+public class SuggestPapers {
+
+    private static final int OFFERED = 6;
+
+    /** Of very many the newest of these are offered, so that the answer is there before the next key. */
+    private static final int LOOKED_AT = 2_000;
+
+    private final FindQuery query;
+    private final NamedParameterJdbcTemplate sql;
+
+    SuggestPapers(FindQuery query, NamedParameterJdbcTemplate sql) {
+        this.query = query;
+        this.sql = sql;
+    }
+
+    public record SuggestedPaper(UUID id, UUID fileId, String name, String person, LocalDate documentDate) {}
+
+    /** The newest first; none for fewer than three letters. */
+    @Transactional(readOnly = true)
+    public List<SuggestedPaper> suggest(Viewer viewer, String typed) {
+        String text = typed.length() > 200 ? typed.substring(0, 200) : typed;
+        List<String> beginnings = FindCriteria.beginnings(text);
+        if (beginnings.isEmpty() || beginnings.stream().noneMatch(b -> b.length() >= 3)) {
+            return List.of();
+        }
+        FindQuery.Made rights = query.of(viewer, FindCriteria.ofWords(null));
+        Map<String, Object> parameters = new HashMap<>(rights.parameters());
+        parameters.put("typed", beginnings.stream().map(b -> b + ":*").collect(Collectors.joining(" & ")));
+        return sql.query(
+                "select s.* from (select f.document_id, f.file_id, f.name, p.given_name || ' ' || p.family_name as"
+                        + " person, f.document_date" + rights.from() + rights.where()
+                        + " and f.voided_on is null and f.name_words @@ to_tsquery('denfold_plain', :typed) limit "
+                        + LOOKED_AT + ") s order by s.document_date desc, s.document_id limit " + OFFERED,
+                parameters,
+                (row, i) -> new SuggestedPaper(
+                        row.getObject("document_id", UUID.class),
+                        row.getObject("file_id", UUID.class),
+                        row.getString("name"),
+                        row.getString("person"),
+                        row.getObject("document_date", LocalDate.class)));
+    }
+}

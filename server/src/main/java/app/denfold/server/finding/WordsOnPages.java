@@ -1,0 +1,161 @@
+package app.denfold.server.finding;
+
+import app.denfold.core.finding.FoundWords;
+import app.denfold.core.finding.WantedWords;
+import app.denfold.paper.WordBox;
+import app.denfold.server.reading.ReadPage;
+import app.denfold.server.reading.Readings;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Where on the pages of papers the wanted words stand. */
+@Service
+public class WordsOnPages {
+
+    /** Letters before and after a found word in an excerpt, in words. */
+    private static final int WORDS_AROUND = 9;
+
+    private final Readings readings;
+    private final WordsInSql words;
+    private final NamedParameterJdbcTemplate sql;
+
+    WordsOnPages(Readings readings, WordsInSql words, NamedParameterJdbcTemplate sql) {
+        this.readings = readings;
+        this.words = words;
+        this.sql = sql;
+    }
+
+    /**
+     * One place.
+     *
+     * @param boxes of its words as left, top, width and height in ten-thousandths of the upright page; empty where they
+     *     are not known
+     */
+    public record PlaceAnswer(String text, List<List<Integer>> boxes) {}
+
+    /** @param turn by how many degrees clockwise the page must be turned to stand upright */
+    public record PageWords(int page, int turn, List<PlaceAnswer> places) {}
+
+    /**
+     * @param pages those that hold wanted words
+     * @param unreadable numbers of the pages on which something stands that cannot be read
+     * @param isRead false while its pages are still being read
+     */
+    public record PaperWords(int places, List<PageWords> pages, List<Integer> unreadable, boolean isRead) {}
+
+    /** @throws app.denfold.server.problems.Refusal when words are wanted and all of them are too common */
+    @Transactional(readOnly = true)
+    public PaperWords in(String sha256, WantedWords wanted) {
+        List<ReadPage> pages = readings.pages(sha256);
+        boolean isRead = readings.progress(List.of(sha256)).values().stream().allMatch(Readings.Progress::isOver);
+        FoundWords.Matching matching = matching(pages, words.of(wanted).asked());
+        List<PageWords> found = new ArrayList<>();
+        List<Integer> unreadable = new ArrayList<>();
+        int count = 0;
+        for (ReadPage page : pages) {
+            if (page.text().isEmpty() && !page.blank()) {
+                unreadable.add(page.page());
+            }
+            List<String> written = FoundWords.words(page.text());
+            List<PlaceAnswer> places = FoundWords.in(written, matching).stream()
+                    .map(p -> place(p, written, page.boxes()))
+                    .toList();
+            if (!places.isEmpty()) {
+                found.add(new PageWords(page.page(), page.turn(), places));
+                count += places.size();
+            }
+        }
+        return new PaperWords(count, found, unreadable, isRead);
+    }
+
+    private static PlaceAnswer place(FoundWords.Place at, List<String> written, List<WordBox> boxes) {
+        List<List<Integer>> seen = new ArrayList<>();
+        if (boxes.size() == written.size()) {
+            for (WordBox box : boxes.subList(at.first(), at.last() + 1)) {
+                if (box.width() > 0) {
+                    seen.add(List.of(box.left(), box.top(), box.width(), box.height()));
+                }
+            }
+        }
+        return new PlaceAnswer(String.join(" ", written.subList(at.first(), at.last() + 1)), seen);
+    }
+
+    /** A few words around the first place in a paper. @param before as written before it */
+    public record WordsAround(String sha256, int page, int places, String before, String text, String after) {}
+
+    /** For each paper that holds them, the first place. */
+    @Transactional(readOnly = true)
+    public List<WordsAround> around(Collection<String> hashes, WantedWords wanted) {
+        Map<String, List<ReadPage>> papers = readings.pages(hashes);
+        List<ReadPage> all = papers.values().stream().flatMap(List::stream).toList();
+        FoundWords.Matching matching = matching(all, words.of(wanted).asked());
+        List<WordsAround> result = new ArrayList<>();
+        papers.forEach((sha256, pages) -> {
+            WordsAround first = null;
+            int places = 0;
+            for (ReadPage page : pages) {
+                List<String> written = FoundWords.words(page.text());
+                List<FoundWords.Place> found = FoundWords.in(written, matching);
+                places += found.size();
+                if (first == null && !found.isEmpty()) {
+                    first = around(sha256, page.page(), written, found.get(0));
+                }
+            }
+            if (first != null) {
+                result.add(new WordsAround(sha256, first.page(), places, first.before(), first.text(), first.after()));
+            }
+        });
+        return result;
+    }
+
+    private static WordsAround around(String sha256, int page, List<String> written, FoundWords.Place at) {
+        int from = Math.max(0, at.first() - WORDS_AROUND);
+        int to = Math.min(written.size(), at.last() + 1 + WORDS_AROUND);
+        return new WordsAround(
+                sha256,
+                page,
+                1,
+                String.join(" ", written.subList(from, at.first())),
+                String.join(" ", written.subList(at.first(), at.last() + 1)),
+                String.join(" ", written.subList(at.last() + 1, to)));
+    }
+
+    private FoundWords.Matching matching(List<ReadPage> pages, WantedWords asked) {
+        Set<String> written = new LinkedHashSet<>();
+        pages.forEach(p -> written.addAll(FoundWords.words(p.text())));
+        if (written.isEmpty() || asked.isEmpty()) {
+            return new FoundWords.Matching(Set.of(), List.of());
+        }
+        Set<String> single = new HashSet<>();
+        List<String> phrases = new ArrayList<>(asked.exact());
+        List<String> anyForm = new ArrayList<>(asked.all());
+        asked.any().forEach(group -> group.forEach(w -> (w.contains(" ") ? phrases : anyForm).add(w)));
+        for (String word : anyForm) {
+            single.addAll(matching(written, "denfold_words", word));
+        }
+        List<List<Set<String>>> parts = new ArrayList<>();
+        for (String phrase : phrases) {
+            parts.add(FoundWords.words(phrase).stream()
+                    .map(w -> matching(written, "denfold_plain", w))
+                    .toList());
+        }
+        return new FoundWords.Matching(single, parts);
+    }
+
+    /** @param configuration a fixed name */
+    private Set<String> matching(Set<String> written, String configuration, String word) {
+        return Set.copyOf(sql.queryForList(
+                "select w from unnest(:written) w, plainto_tsquery('" + configuration + "', :word) q"
+                        + " where to_tsvector('" + configuration + "', w) @@ q",
+                Map.of("written", written.toArray(String[]::new), "word", word),
+                String.class));
+    }
+}

@@ -1,0 +1,84 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { AutoComplete, Input, type InputRef } from "antd";
+import { useRef, useState } from "react";
+import { useNavigate } from "react-router";
+import { day } from "../../ui/days";
+import { useKeys } from "../../ui/keys";
+import { meOptions } from "../access/sessionQueries";
+import { findAddress, suggestionsOptions } from "./findQueries";
+import { readAddress } from "./foundTrail";
+import { placesFor } from "./places";
+import "./finding.css";
+
+/** The one find box: people, papers by name, places of the product, and words in all papers. */
+export function FindBox() {
+  const [text, setText] = useState("");
+  const input = useRef<InputRef>(null);
+  const navigate = useNavigate();
+  const typed = text.trim();
+  const found = useQuery({ ...suggestionsOptions(typed), placeholderData: keepPreviousData }).data;
+  const isAdministrator = useQuery(meOptions).data?.role === "ADMINISTRATOR";
+  useKeys({ "/": () => input.current?.focus() });
+  const people = (found?.people ?? []).map((p) => ({
+    value: `/files/${p.id}`,
+    label: (
+      <span>
+        <strong>{p.name}</strong>{" "}
+        <span className="muted">
+          {p.number}
+          {p.birthDate && ` · born ${day(p.birthDate)}`}
+        </span>
+      </span>
+    ),
+  }));
+  const papers = (found?.papers ?? []).map((p) => ({
+    value: readAddress(p, ""),
+    label: (
+      <span className="find-offer">
+        <span className="ellipsis">{p.name}</span> <span className="muted">{p.person}</span>
+      </span>
+    ),
+  }));
+  const places = placesFor(typed, isAdministrator).map((p) => ({
+    value: p.to,
+    label: <span>{p.label}</span>,
+  }));
+  const everywhere = {
+    value: findAddress({ words: typed }),
+    label: (
+      <span>
+        Words in all papers: <strong>{typed}</strong>
+      </span>
+    ),
+  };
+  const groups = typed
+    ? [
+        { label: "People", options: people },
+        { label: "Papers", options: papers },
+        { label: "Places", options: places },
+        { label: "Text", options: [everywhere] },
+      ].filter((g) => g.options.length > 0)
+    : [];
+  return (
+    <AutoComplete
+      value={text}
+      options={groups}
+      style={{ width: "100%" }}
+      defaultActiveFirstOption
+      showSearch={{ onSearch: setText }}
+      onSelect={(to: string) => {
+        setText("");
+        input.current?.blur();
+        navigate(to);
+      }}
+    >
+      <Input
+        ref={input}
+        aria-label="Find people, papers and words"
+        placeholder="Find people, papers, places and words"
+        maxLength={500}
+        suffix={<kbd>/</kbd>}
+      />
+    </AutoComplete>
+  );
+}
