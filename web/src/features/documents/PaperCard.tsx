@@ -16,10 +16,12 @@ type PaperCardProps = {
   ledger?: Shape<"LedgerAnswer">;
   version: number;
   onVersion: (number: number) => void;
+  /** Lays another version beside the shown one. */
+  onCompare: (number: number) => void;
 };
 
 /** What is known about a paper, what it waits for, and what can be done with it. */
-export function PaperCard({ paper, file, ledger, version, onVersion }: PaperCardProps) {
+export function PaperCard({ paper, file, ledger, version, onVersion, onCompare }: PaperCardProps) {
   const slots =
     ledger?.sections.flatMap((s) => s.slots).filter((s) => s.papers.some((p) => p.id === paper.id)) ?? [];
   const mayChange = useMayChange();
@@ -67,18 +69,29 @@ export function PaperCard({ paper, file, ledger, version, onVersion }: PaperCard
       ))}
       <h3>Versions</h3>
       {[...paper.versions].reverse().map((v) => (
-        <button
-          key={v.number}
-          type="button"
-          className="version-line"
-          aria-pressed={v.number === version}
-          onClick={() => onVersion(v.number)}
-        >
-          <span className="strong">{v.number}</span> {v.cause}
-          <div className="muted">
-            {moment(v.madeAt)} · {v.pages} p. · {bytes(v.size)}
-          </div>
-        </button>
+        <div key={v.number} className="version-row">
+          <button
+            type="button"
+            className="version-line"
+            aria-pressed={v.number === version}
+            onClick={() => onVersion(v.number)}
+          >
+            <span className="strong">{v.number}</span> {v.cause}
+            <div className="muted">
+              {moment(v.madeAt)} · {v.pages} p. · {bytes(v.size)}
+            </div>
+          </button>
+          {v.number !== version && (
+            <Button
+              size="small"
+              type="link"
+              onClick={() => onCompare(v.number)}
+              aria-label={`Version ${v.number} beside this one`}
+            >
+              beside
+            </Button>
+          )}
+        </div>
       ))}
     </aside>
   );

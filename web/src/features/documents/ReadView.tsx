@@ -1,130 +1,280 @@
-import { DownloadOutlined, MinusOutlined, PlusOutlined } from "@ant-design/icons";
+import { CloseOutlined, DownloadOutlined, LinkOutlined } from "@ant-design/icons";
 import { useQuery } from "@tanstack/react-query";
-import { Button, Dropdown } from "antd";
-import { useState } from "react";
-import { answer, api, type Shape } from "../../api/client";
-import { Pages } from "../../ui/Pages";
+import { App, Button, Dropdown, Select } from "antd";
+import { type DragEvent, useEffect, useRef, useState } from "react";
+import { useNavigate } from "react-router";
+import type { Shape } from "../../api/client";
+import { useMayChange } from "../../ui/asOf";
+import { useKept } from "../../ui/kept";
 import { Loaded, QuietEmpty } from "../../ui/Quiet";
 import "./documents.css";
-import { LinkedPaper } from "../links/LinkedPaper";
+import { neighbour, readAddress } from "../finding/foundTrail";
+import { PaperReader, type ReaderHandle } from "../reading/PaperReader";
+import type { Zoom } from "../reading/placing";
 import { documentOptions } from "./documentQueries";
 import { PaperCard } from "./PaperCard";
+import { draggedPaper, LEAST_WIDTH, type Pane, useReadAddress } from "./readAddress";
 
-const WIDTHS = [420, 560, 700, 860, 1100];
+type ReadViewProps = { file: Shape<"FileAnswer">; ledger?: Shape<"LedgerAnswer"> };
 
-type ReadViewProps = { file: Shape<"FileAnswer">; ledger?: Shape<"LedgerAnswer">; documentId: string | null };
-
-/** The pages of the chosen paper, and what is known about it. */
-export function ReadView({ file, ledger, documentId }: ReadViewProps) {
+/** The chosen paper with what is known about it, or several papers side by side. */
+export function ReadView({ file, ledger }: ReadViewProps) {
+  const address = useReadAddress();
   const first =
     ledger?.sections.flatMap((s) => s.slots.flatMap((slot) => slot.papers))[0] ?? ledger?.otherPapers[0];
-  const id = documentId ?? first?.id;
-  if (!id) {
+  const panes = address.panes.length > 0 ? address.panes : first ? [{ id: first.id }] : [];
+  const drop = useDropBeside(address.open);
+  if (panes.length === 0) {
     return (
       <QuietEmpty title="No paper in this file yet">
         <p>Drop one on an empty slot at the left, or use “Add papers”.</p>
       </QuietEmpty>
     );
   }
-  return <OneDocument key={id} id={id} file={file} ledger={ledger} />;
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: papers can also be laid beside by key and button
+    <div ref={drop.box} className="read-drop" onDragOver={drop.over} onDrop={drop.drop}>
+      <Panes panes={panes} file={file} ledger={ledger} room={drop.room} />
+    </div>
+  );
 }
 
-function OneDocument({
-  id,
-  file,
-  ledger,
-}: {
-  id: string;
-  file: Shape<"FileAnswer">;
-  ledger?: Shape<"LedgerAnswer">;
-}) {
-  const document = useQuery(documentOptions(id));
-  return <Loaded query={document}>{(paper) => <Reading paper={paper} file={file} ledger={ledger} />}</Loaded>;
+/** Takes papers that are dragged from the ledger, as many as stay readable beside each other. */
+function useDropBeside(open: (pane: Pane, most: number) => boolean) {
+  const box = useRef<HTMLDivElement>(null);
+  const { message } = App.useApp();
+  const [room, setRoom] = useState(2);
+  useEffect(() => {
+    if (!box.current || typeof ResizeObserver === "undefined") {
+      return;
+    }
+    const observer = new ResizeObserver(([entry]) =>
+      setRoom(Math.max(2, Math.floor((entry?.contentRect.width ?? 0) / LEAST_WIDTH))),
+    );
+    observer.observe(box.current);
+    return () => observer.disconnect();
+  }, []);
+  return {
+    box,
+    room,
+    over: (event: DragEvent) => {
+      if (event.dataTransfer.types.includes(draggedPaper)) {
+        event.preventDefault();
+      }
+    },
+    drop: (event: DragEvent) => {
+      const id = event.dataTransfer.getData(draggedPaper);
+      if (id) {
+        event.preventDefault();
+        if (!open({ id }, room)) {
+          message.info(`At most ${room} papers stay readable beside each other in this window.`);
+        }
+      }
+    },
+  };
 }
 
-type ReadingProps = {
-  paper: Shape<"DocumentAnswer">;
+type PanesProps = ReadViewProps & { panes: Pane[]; room: number };
+
+function Panes({ panes, file, ledger, room }: PanesProps) {
+  const [zoom, setZoom] = useState<Zoom>("width");
+  const [zooms, setZooms] = useState<Record<number, Zoom>>({});
+  const [linked, setLinked] = useState(true);
+  const readers = useRef<(ReaderHandle | null)[]>([]);
+  const leads = useRef<{ pane: number; until: number }>({ pane: -1, until: 0 });
+  const shown = panes.slice(0, Math.max(room, 1));
+  const several = shown.length > 1;
+  // the pane that is scrolled by hand leads the others; what they tell while they follow is not listened to
+  const follow = (pane: number, place: number) => {
+    const now = performance.now();
+    if (!several || !linked || (leads.current.pane !== pane && now < leads.current.until)) {
+      return;
+    }
+    leads.current = { pane, until: now + 160 };
+    readers.current.forEach((reader, i) => {
+      if (i !== pane) {
+        reader?.scrollTo(place);
+      }
+    });
+  };
+  return (
+    <div
+      className={several ? "panes" : "panes alone"}
+      style={{ gridTemplateColumns: `repeat(${shown.length}, minmax(0, 1fr))` }}
+    >
+      {shown.map((pane, i) => (
+        <PaneOf
+          key={`${pane.id}@${pane.version ?? ""}`}
+          pane={pane}
+          place={i}
+          several={several}
+          file={file}
+          ledger={ledger}
+          linked={linked}
+          onLinked={setLinked}
+          zoom={linked ? zoom : (zooms[i] ?? zoom)}
+          onZoom={(next) => (linked ? setZoom(next) : setZooms({ ...zooms, [i]: next }))}
+          onPlace={(place) => follow(i, place)}
+          reader={(handle) => {
+            readers.current[i] = handle;
+          }}
+        />
+      ))}
+    </div>
+  );
+}
+
+type PaneProps = {
+  pane: Pane;
+  place: number;
+  several: boolean;
   file: Shape<"FileAnswer">;
   ledger?: Shape<"LedgerAnswer">;
+  linked: boolean;
+  onLinked: (linked: boolean) => void;
+  zoom: Zoom;
+  onZoom: (zoom: Zoom) => void;
+  onPlace: (place: number) => void;
+  reader: (handle: ReaderHandle | null) => void;
 };
 
-function Reading({ paper, file, ledger }: ReadingProps) {
-  const [zoom, setZoom] = useState(1);
-  const [chosen, setChosen] = useState<number>();
+function PaneOf(props: PaneProps) {
+  const document = useQuery(documentOptions(props.pane.id));
+  return <Loaded query={document}>{(paper) => <OnePane {...props} paper={paper} />}</Loaded>;
+}
+
+function OnePane({
+  paper,
+  pane,
+  place,
+  several,
+  file,
+  ledger,
+  linked,
+  onLinked,
+  zoom,
+  onZoom,
+  onPlace,
+  reader,
+}: PaneProps & { paper: Shape<"DocumentAnswer"> }) {
+  const [dark, setDark] = useKept("dark-reading", false);
+  const address = useReadAddress(pane);
+  const navigate = useNavigate();
+  const mayChange = useMayChange();
   const version =
-    paper.versions.find((v) => v.number === chosen) ?? paper.versions[paper.versions.length - 1];
+    paper.versions.find((v) => v.number === pane.version) ?? paper.versions[paper.versions.length - 1];
   if (!version) {
     return null;
   }
-  const base = `/api/documents/${paper.id}/versions/${version.number}`;
-  const width = WIDTHS[zoom] ?? 560;
+  const beyond = (step: 1 | -1) => {
+    const next = several ? undefined : neighbour(address.words, paper.id, step);
+    if (next) {
+      navigate(readAddress(next, address.words));
+    }
+    return next !== undefined;
+  };
+  const tools = (
+    <>
+      {paper.versions.length > 1 && (
+        <Select
+          size="small"
+          variant="borderless"
+          aria-label="Version"
+          value={version.number}
+          options={[...paper.versions]
+            .reverse()
+            .map((v) => ({ value: v.number, label: `version ${v.number}` }))}
+          onChange={(number) => address.showVersion(place, number)}
+        />
+      )}
+      <Download paper={paper} version={version} short={several} />
+    </>
+  );
   return (
-    <div className="read">
-      <div className="read-pages">
-        <div className="read-tools">
-          <Button
-            type="text"
-            size="small"
-            icon={<MinusOutlined />}
-            aria-label="Smaller"
-            disabled={zoom === 0}
-            onClick={() => setZoom(zoom - 1)}
-          />
-          <Button
-            type="text"
-            size="small"
-            icon={<PlusOutlined />}
-            aria-label="Larger"
-            disabled={zoom === WIDTHS.length - 1}
-            onClick={() => setZoom(zoom + 1)}
-          />
-          <span className="muted">
-            {version.pages} {version.pages === 1 ? "page" : "pages"}
-            {paper.versions.length > 1 && ` · version ${version.number} of ${paper.versions.length}`}
-          </span>
-          <span className="grow" />
-          <Dropdown
-            trigger={["click"]}
-            menu={{
-              items: [
-                { key: "content", label: <a href={`${base}/content`}>As it came</a> },
-                {
-                  key: "archive",
-                  disabled: version.pages === 0,
-                  label: <a href={`${base}/archive`}>Archive copy (PDF/A-2b)</a>,
-                },
-              ],
-            }}
-          >
-            <Button type="text" size="small" icon={<DownloadOutlined />}>
-              Download
-            </Button>
-          </Dropdown>
-        </div>
-        {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling area must be reachable by keyboard */}
-        <section className="page-desk" tabIndex={0} aria-label="Pages">
-          {version.link ? (
-            <LinkedPaper
-              link={version.link}
-              check={() =>
-                answer(
-                  api.POST("/api/documents/{id}/versions/{number}/link-check", {
-                    params: { path: { id: paper.id, number: version.number } },
-                  }),
-                )
-              }
-            />
-          ) : (
-            <Pages
-              count={version.pages}
-              width={width}
-              name={paper.name}
-              source={(page) => `${base}/pages/${page}?width=${width > 900 ? 1400 : 900}`}
+    <div className={several ? "pane" : "read"}>
+      {several && (
+        <div className="pane-head">
+          <strong className="ellipsis" title={paper.name}>
+            {paper.name}
+          </strong>
+          {tools}
+          {place === 0 && (
+            <Button
+              type="text"
+              size="small"
+              icon={<LinkOutlined />}
+              aria-label="Scroll and zoom together"
+              title="Scroll and zoom together"
+              aria-pressed={linked}
+              onClick={() => onLinked(!linked)}
             />
           )}
-        </section>
-      </div>
-      <PaperCard paper={paper} file={file} ledger={ledger} version={version.number} onVersion={setChosen} />
+          <Button
+            type="text"
+            size="small"
+            icon={<CloseOutlined />}
+            aria-label={`Close ${paper.name}`}
+            onClick={() => address.close(place)}
+          />
+        </div>
+      )}
+      <PaperReader
+        ref={reader}
+        paper={paper}
+        version={version}
+        zoom={zoom}
+        onZoom={onZoom}
+        dark={dark}
+        onDark={setDark}
+        words={address.words}
+        onWords={address.search}
+        onBeyond={beyond}
+        mayChange={mayChange && !paper.voidedOn}
+        onPlace={onPlace}
+        tools={several ? undefined : tools}
+      />
+      {!several && (
+        <PaperCard
+          paper={paper}
+          file={file}
+          ledger={ledger}
+          version={version.number}
+          onVersion={(number) => address.showVersion(place, number)}
+          onCompare={(number) => address.open({ id: paper.id, version: number }, 2)}
+        />
+      )}
     </div>
+  );
+}
+
+function Download({
+  paper,
+  version,
+  short,
+}: {
+  paper: Shape<"DocumentAnswer">;
+  version: Shape<"VersionAnswer">;
+  /** Without the word beside the sign. */
+  short: boolean;
+}) {
+  const base = `/api/documents/${paper.id}/versions/${version.number}`;
+  return (
+    <Dropdown
+      trigger={["click"]}
+      menu={{
+        items: [
+          { key: "content", label: <a href={`${base}/content`}>As it came</a> },
+          {
+            key: "archive",
+            disabled: version.pages === 0,
+            label: <a href={`${base}/archive`}>Archive copy (PDF/A-2b)</a>,
+          },
+        ],
+      }}
+    >
+      <Button type="text" size="small" icon={<DownloadOutlined />} aria-label="Download">
+        {short ? undefined : "Download"}
+      </Button>
+    </Dropdown>
   );
 }

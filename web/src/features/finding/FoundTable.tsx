@@ -122,6 +122,7 @@ export function FoundTable({ papers, criteria, columns, group, counts }: FoundTa
   return (
     <Table
       className="find-table"
+      tableLayout="fixed"
       size="small"
       rowKey="id"
       columns={table}
@@ -144,16 +145,21 @@ function Around({
   at?: { page: number; places: number; before: string; text: string; after: string };
 }) {
   return at ? (
-    <div className="find-around">
-      {at.before && `… ${at.before} `}
-      <mark>{at.text}</mark>
-      {at.after && ` ${at.after} …`}{" "}
+    <div className="find-around ellipsis">
       <span className="muted">
         page {at.page}
-        {at.places > 1 && `, ${at.places} places`}
+        {at.places > 1 && `, ${at.places} places`}:{" "}
       </span>
+      {at.before && `… ${lastWords(at.before)} `}
+      <mark>{at.text}</mark>
+      {at.after && ` ${at.after} …`}
     </div>
   ) : null;
+}
+
+/** The few words right before a place, so that the place itself is not cut off. */
+function lastWords(before: string): string {
+  return before.split(" ").slice(-4).join(" ");
 }
 
 function headingOf(paper: FoundPaper, group: GroupKey): string {

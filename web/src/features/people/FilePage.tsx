@@ -1,10 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
-import { Button, Tabs } from "antd";
-import { useState } from "react";
+import { Button, Splitter, Tabs } from "antd";
+import { type ReactNode, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
 import type { Shape } from "../../api/client";
 import { useAsOf, useKeepingAsOf, useMayChange } from "../../ui/asOf";
 import { day } from "../../ui/days";
+import { useKept } from "../../ui/kept";
 import { Loaded } from "../../ui/Quiet";
 import { Where } from "../../ui/Where";
 import { AddPapers } from "../arrivals/AddPapers";
@@ -37,13 +38,36 @@ export function FilePage() {
             <Link to={keep("/files")}>Files</Link> › <strong>{head.name}</strong>
           </Where>
           <Head file={head} ledger={ledger.data} />
-          <div className="file-body">
-            <Loaded query={ledger}>{(data) => <LedgerList file={head} ledger={data} />}</Loaded>
-            <Views file={head} ledger={ledger.data} />
-          </div>
+          <Body
+            ledger={<Loaded query={ledger}>{(data) => <LedgerList file={head} ledger={data} />}</Loaded>}
+            view={<Views file={head} ledger={ledger.data} />}
+          />
         </div>
       )}
     </Loaded>
+  );
+}
+
+const LEDGER_WIDTH = 400;
+
+/** The ledger and the view with a divider between them that stays where it was moved to. */
+function Body({ ledger, view }: { ledger: ReactNode; view: ReactNode }) {
+  const [width, setWidth] = useKept("ledger-width", LEDGER_WIDTH);
+  const [moved, setMoved] = useState<number>();
+  return (
+    <Splitter
+      className="file-body"
+      onResize={([first]) => setMoved(first)}
+      onResizeEnd={([first]) => {
+        setMoved(undefined);
+        setWidth(Math.round(first ?? LEDGER_WIDTH));
+      }}
+    >
+      <Splitter.Panel size={moved ?? width} min={240} max="60%">
+        {ledger}
+      </Splitter.Panel>
+      <Splitter.Panel>{view}</Splitter.Panel>
+    </Splitter>
   );
 }
 
@@ -142,7 +166,7 @@ function Views({ file, ledger }: { file: File; ledger?: LedgerData }) {
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling area must be reachable by keyboard */}
       <section className="file-view-body" tabIndex={0} aria-label="Contents of the view">
         {view === "lines" && <LinesView file={file} ledger={ledger} />}
-        {view === "read" && <ReadView file={file} ledger={ledger} documentId={search.get("paper")} />}
+        {view === "read" && <ReadView file={file} ledger={ledger} />}
         {view === "details" && <DetailsView key={file.version} file={file} />}
         {view === "trail" && <TrailView fileId={file.id} />}
         {view === "shared" && <SharedView file={file} />}

@@ -61,6 +61,12 @@ create table saved_search (
 );
 create unique index saved_search_name on saved_search (owner_id, lower(name));
 
+-- how readers turned a paper, on top of how recognition set its pages upright
+create table paper_turn (
+  sha256 text primary key references content,
+  degrees integer not null
+);
+
 -- how a person likes the screens
 create table account_preference (
   account_id uuid not null references account,

@@ -35,14 +35,16 @@ class ResumableUploads {
     private static final Duration KEPT = Duration.ofDays(1);
     private static final Logger LOG = LoggerFactory.getLogger(ResumableUploads.class);
 
+    private final Path uploads;
     private final TusFileUploadService tus;
 
     ResumableUploads(
             @Value("${denfold.content}") Path root,
             @Value("${spring.servlet.multipart.max-file-size}") DataSize limit) {
+        this.uploads = root.toAbsolutePath().resolve("uploads");
         this.tus = new TusFileUploadService()
                 .withUploadUri(ADDRESS)
-                .withStoragePath(root.toAbsolutePath().resolve("uploads").toString())
+                .withStoragePath(uploads.toString())
                 .withMaxUploadSize(limit.toBytes())
                 .withUploadExpirationPeriod(KEPT.toMillis());
     }
@@ -88,6 +90,7 @@ class ResumableUploads {
     @Scheduled(fixedDelayString = "PT1H", initialDelayString = "PT1M")
     void sweep() {
         try {
+            Files.createDirectories(uploads.resolve("locks"));
             tus.cleanup();
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);

@@ -13,6 +13,7 @@ import app.denfold.server.content.Contents;
 import app.denfold.server.content.Download;
 import app.denfold.server.content.Link;
 import app.denfold.server.problems.Refusal;
+import app.denfold.server.reading.Readings;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -44,6 +45,8 @@ class DocumentsController {
     private final Download download;
     private final CheckLink links;
     private final ArchiveCopies archives;
+    private final PaperTurns turns;
+    private final Readings readings;
     private final AuditTrail trail;
 
     DocumentsController(
@@ -53,6 +56,8 @@ class DocumentsController {
             Download download,
             CheckLink links,
             ArchiveCopies archives,
+            PaperTurns turns,
+            Readings readings,
             AuditTrail trail) {
         this.documents = documents;
         this.catalog = catalog;
@@ -60,10 +65,15 @@ class DocumentsController {
         this.download = download;
         this.links = links;
         this.archives = archives;
+        this.turns = turns;
+        this.readings = readings;
         this.trail = trail;
     }
 
-    /** @param number from 1, the oldest */
+    /**
+     * @param number from 1, the oldest
+     * @param turns by how many degrees clockwise each page is turned to be read; empty when none is
+     */
     record VersionAnswer(
             int number,
             String cause,
@@ -73,6 +83,7 @@ class DocumentsController {
             long size,
             String mediaType,
             int pages,
+            List<Integer> turns,
             @Nullable Link link) {}
 
     /** What else a paper is. */
@@ -118,10 +129,14 @@ class DocumentsController {
             @PathVariable UUID id,
             @PathVariable int number,
             @PathVariable int page,
-            @RequestParam(defaultValue = "900") int width) {
+            @RequestParam(defaultValue = "900") int width,
+            @RequestParam(defaultValue = "0") int turn) {
         FiledDocument document = documents.visible(viewer, id);
         trail.lookedAt(viewer, document.fileId(), id, document.name());
-        return download.page(version(document, number).sha256(), page, width);
+        if (turn % 90 != 0 || turn < 0 || turn > 270) {
+            throw Refusal.invalid("turn", "Pages are turned by quarters: 0, 90, 180 or 270 degrees.");
+        }
+        return download.page(version(document, number).sha256(), page, width, turn);
     }
 
     /** Asks, now, whether a linked paper can be reached. */
@@ -142,6 +157,34 @@ class DocumentsController {
                 id,
                 "downloaded “" + document.name() + "”, version " + number));
         return download.attachment(sha256, document.name());
+    }
+
+    record PageText(int page, String text) {}
+
+    /** @param isRead false while its pages are still being read */
+    record TextAnswer(List<PageText> pages, boolean isRead) {}
+
+    /** What is written on its pages, or was recognised there. */
+    @GetMapping("/versions/{number}/text")
+    TextAnswer text(Viewer viewer, @PathVariable UUID id, @PathVariable int number) {
+        FiledDocument document = documents.visible(viewer, id);
+        trail.lookedAt(viewer, document.fileId(), id, document.name());
+        String sha256 = version(document, number).sha256();
+        return new TextAnswer(
+                readings.pages(sha256).stream()
+                        .map(p -> new PageText(p.page(), p.text()))
+                        .toList(),
+                readings.progress(List.of(sha256)).values().stream().allMatch(Readings.Progress::isOver));
+    }
+
+    record TurnRequest(int degrees) {}
+
+    /** Turns all pages clockwise for everybody who reads the paper; what is stored stays as it is. */
+    @PostMapping("/versions/{number}/turn")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void turn(Viewer viewer, @PathVariable UUID id, @PathVariable int number, @RequestBody TurnRequest body) {
+        viewer.requireChange();
+        turns.turn(version(documents.visible(viewer, id), number).sha256(), body.degrees());
     }
 
     /** The file for reading it in the page, whole or in ranges; that it was looked at is noted once. */
@@ -239,6 +282,7 @@ class DocumentsController {
                     content.size(),
                     content.mediaType(),
                     content.pages(),
+                    turns.of(v.sha256()),
                     contents.link(v.sha256()).orElse(null)));
         }
         return answers;

@@ -36,10 +36,12 @@ public class WordsOnPages {
     /**
      * One place.
      *
+     * @param first number of its first word on the page, from 0; words are parted by white space
+     * @param last number of its last word, inclusive
      * @param boxes of its words as left, top, width and height in ten-thousandths of the upright page; empty where they
      *     are not known
      */
-    public record PlaceAnswer(String text, List<List<Integer>> boxes) {}
+    public record PlaceAnswer(String text, int first, int last, List<List<Integer>> boxes) {}
 
     /** @param turn by how many degrees clockwise the page must be turned to stand upright */
     public record PageWords(int page, int turn, List<PlaceAnswer> places) {}
@@ -85,7 +87,8 @@ public class WordsOnPages {
                 }
             }
         }
-        return new PlaceAnswer(String.join(" ", written.subList(at.first(), at.last() + 1)), seen);
+        return new PlaceAnswer(
+                String.join(" ", written.subList(at.first(), at.last() + 1)), at.first(), at.last(), seen);
     }
 
     /** A few words around the first place in a paper. @param before as written before it */

@@ -31,7 +31,7 @@ class ContentPolicyFilter extends OncePerRequestFilter {
         response.setHeader(
                 "Content-Security-Policy",
                 "default-src 'none'; script-src 'self'; style-src 'self' 'nonce-" + nonce
-                        + "'; img-src 'self' blob: data:; font-src 'self'; connect-src 'self'; manifest-src 'self'; "
+                        + "'; img-src 'self' blob: data:; font-src 'self'; media-src 'self'; frame-src 'self'; connect-src 'self'; manifest-src 'self'; "
                         + "form-action 'self'; base-uri 'none'; frame-ancestors 'none'");
         chain.doFilter(request, response);
     }

@@ -1,0 +1,45 @@
+package app.denfold.server.documents;
+
+import app.denfold.server.problems.Refusal;
+import java.util.Collections;
+import java.util.List;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * How pages are turned to be read: as recognition set them upright, and on top of that as a reader turned the whole paper.
+ */
+@Repository
+class PaperTurns {
+
+    private final JdbcTemplate sql;
+
+    PaperTurns(JdbcTemplate sql) {
+        this.sql = sql;
+    }
+
+    /** For each page degrees clockwise; empty when no page is turned. */
+    @Transactional(readOnly = true)
+    public List<Integer> of(String sha256) {
+        List<Integer> turns = sql.queryForList("""
+                select (coalesce(p.turn, 0) + coalesce((select degrees from paper_turn where sha256 = c.sha256), 0)) % 360
+                from content c cross join lateral generate_series(1, c.pages) n
+                left join paper_page p on p.sha256 = c.sha256 and p.page = n
+                where c.sha256 = ? order by n
+                """, Integer.class, sha256);
+        return turns.stream().allMatch(t -> t == 0) ? Collections.emptyList() : turns;
+    }
+
+    /** @param degrees clockwise, on top of how it is turned now */
+    @Transactional
+    public void turn(String sha256, int degrees) {
+        if (degrees % 90 != 0 || Math.abs(degrees) > 270) {
+            throw Refusal.invalid("degrees", "Pages are turned by quarters.");
+        }
+        sql.update(
+                "insert into paper_turn as t (sha256, degrees) values (?, ?) on conflict (sha256) do update"
+                        + " set degrees = (t.degrees + excluded.degrees) % 360",
+                sha256, Math.floorMod(degrees, 360));
+    }
+}

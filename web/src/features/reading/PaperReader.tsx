@@ -1,0 +1,224 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { App } from "antd";
+import { type ReactNode, type Ref, useEffect, useImperativeHandle, useRef, useState } from "react";
+import { answer, api, done, type Shape, wordsOf } from "../../api/client";
+import { LinkedPaper } from "../links/LinkedPaper";
+import { PageStrip } from "./PageStrip";
+import { type DeskHandle, PaperDesk } from "./PaperDesk";
+import { PaperText } from "./PaperText";
+import { usePdf } from "./pdf";
+import { asTurn, type Zoom } from "./placing";
+import { ReaderTools } from "./ReaderTools";
+import "./reading.css";
+import { Recording } from "./Recording";
+import { type At, placesOf, wordsOptions } from "./readingQueries";
+import { SheetTable } from "./SheetTable";
+import { WordMarks } from "./WordMarks";
+
+type Version = Shape<"VersionAnswer">;
+
+export type ReaderHandle = { scrollTo: (place: number) => void };
+
+type PaperReaderProps = {
+  paper: Shape<"DocumentAnswer">;
+  version: Version;
+  zoom: Zoom;
+  onZoom: (zoom: Zoom) => void;
+  dark: boolean;
+  onDark: (dark: boolean) => void;
+  /** The words whose places are marked. */
+  words: string;
+  onWords: (words: string) => void;
+  /** Asked for when the places of this paper are at their end. */
+  onBeyond?: (step: 1 | -1) => boolean;
+  mayChange: boolean;
+  tools?: ReactNode;
+  onPlace?: (place: number) => void;
+  ref?: Ref<ReaderHandle>;
+};
+
+/** How a paper of this format is shown. */
+export function showsAs({
+  mediaType,
+  link,
+  pages,
+}: Version): "link" | "pdf" | "pages" | "table" | "recording" | "text" {
+  if (link) {
+    return "link";
+  }
+  if (mediaType === "application/pdf" && pages > 0) {
+    return "pdf";
+  }
+  if (mediaType === "text/csv") {
+    return "table";
+  }
+  if (mediaType.startsWith("audio/") || mediaType.startsWith("video/")) {
+    return "recording";
+  }
+  return mediaType.startsWith("image/") && pages > 0 ? "pages" : "text";
+}
+
+/** One paper to be read: its pages or words with the tools for them. */
+export function PaperReader(props: PaperReaderProps) {
+  const {
+    paper,
+    version,
+    zoom,
+    onZoom,
+    dark,
+    onDark,
+    words,
+    onWords,
+    onBeyond,
+    mayChange,
+    tools,
+    onPlace,
+    ref,
+  } = props;
+  const desk = useRef<DeskHandle>(null);
+  const [page, setPage] = useState(1);
+  const [scale, setScale] = useState(1);
+  const [strip, setStrip] = useState(false);
+  const [at, setAt] = useState(0);
+  const shows = showsAs(version);
+  const base = `/api/documents/${paper.id}/versions/${version.number}`;
+  const pdf = usePdf(shows === "pdf" ? `${base}/reading` : null);
+  const found = useQuery(wordsOptions(paper.id, version.number, words));
+  const places = words.trim() ? placesOf(found.data) : [];
+  const here: At | undefined = places[at];
+  const turn = useTurn(paper.id, version.number);
+  useImperativeHandle(ref, () => ({ scrollTo: (place) => desk.current?.scrollTo(place) }));
+  const show = (to: At | undefined) => to && desk.current?.goTo(to.page, to.top);
+  const ready = shows !== "pdf" || pdf.document !== undefined || pdf.failed === true;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: other words, or pages that are there only now, begin at the first place
+  useEffect(() => {
+    setAt(0);
+    show(places[0]);
+  }, [words, found.data, ready, paper.id, version.number]);
+  const step = (by: 1 | -1) => {
+    const next = at + by;
+    if (next >= 0 && next < places.length) {
+      setAt(next);
+      show(places[next]);
+    } else if (!onBeyond?.(by) && places.length > 0) {
+      const around = by === 1 ? 0 : places.length - 1;
+      setAt(around);
+      show(places[around]);
+    }
+  };
+  const isTurned = (n: number) => asTurn(version.turns[n - 1] ?? 0);
+  const paged = shows === "pdf" || shows === "pages";
+  return (
+    <div className={dark ? "reader dark-reading" : "reader"}>
+      <ReaderTools
+        pages={paged ? version.pages : 0}
+        page={page}
+        onPage={(n) => desk.current?.goTo(n)}
+        zoom={zoom}
+        scale={scale}
+        onZoom={onZoom}
+        onTurn={paged && mayChange ? turn : undefined}
+        strip={strip}
+        onStrip={paged && version.pages > 1 ? setStrip : undefined}
+        dark={dark}
+        onDark={onDark}
+        words={words}
+        onWords={onWords}
+        count={words.trim() ? places.length : undefined}
+        at={at}
+        onStep={step}
+        problem={found.error ? wordsOf(found.error) : undefined}
+        note={noteOf(found.data, words)}
+      >
+        {tools}
+      </ReaderTools>
+      <div className={strip && paged ? "reader-body with-strip" : "reader-body"}>
+        {strip && paged && (
+          <PageStrip
+            pages={version.pages}
+            page={page}
+            source={(n) => `${base}/pages/${n}?width=160&turn=${isTurned(n)}`}
+            found={new Set(places.map((p) => p.page))}
+            onPage={(n) => desk.current?.goTo(n)}
+          />
+        )}
+        {paged && ready && (
+          <PaperDesk
+            ref={desk}
+            pages={version.pages}
+            pdf={pdf.document}
+            image={(n, width, quarter) => `${base}/pages/${n}?width=${width}&turn=${quarter}`}
+            name={paper.name}
+            zoom={zoom}
+            turnOf={isTurned}
+            onPage={setPage}
+            onScale={setScale}
+            onPlace={onPlace}
+            over={(n) => (
+              <WordMarks
+                words={words.trim() ? found.data?.pages.find((p) => p.page === n) : undefined}
+                turn={isTurned(n)}
+                chosen={here?.page === n ? here.place : undefined}
+              />
+            )}
+          />
+        )}
+        {paged && !ready && <p className="muted sheet-note">Opening “{paper.name}” …</p>}
+        {shows === "text" && (
+          <PaperText
+            ref={desk}
+            id={paper.id}
+            number={version.number}
+            words={words.trim() ? found.data : undefined}
+            chosen={here}
+          />
+        )}
+        {shows === "table" && <SheetTable source={`${base}/reading`} />}
+        {shows === "recording" && (
+          <Recording source={`${base}/reading`} mediaType={version.mediaType} name={paper.name} />
+        )}
+        {shows === "link" && version.link && (
+          <div className="desk">
+            <LinkedPaper
+              link={version.link}
+              check={() =>
+                answer(
+                  api.POST("/api/documents/{id}/versions/{number}/link-check", {
+                    params: { path: { id: paper.id, number: version.number } },
+                  }),
+                )
+              }
+            />
+          </div>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function noteOf(found: Shape<"PaperWords"> | undefined, words: string): string | undefined {
+  if (!found || !words.trim()) {
+    return undefined;
+  }
+  if (!found.isRead) {
+    return "its pages are still being read";
+  }
+  const count = found.unreadable.length;
+  return count === 0 ? undefined : `${count} ${count === 1 ? "page holds" : "pages hold"} no readable text`;
+}
+
+function useTurn(id: string, number: number) {
+  const { message } = App.useApp();
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (degrees: number) =>
+      done(
+        api.POST("/api/documents/{id}/versions/{number}/turn", {
+          params: { path: { id, number } },
+          body: { degrees },
+        }),
+      ),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["files", "document", id], exact: true }),
+    onError: (error) => message.error(wordsOf(error)),
+  }).mutate;
+}
