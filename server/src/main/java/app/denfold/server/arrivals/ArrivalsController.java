@@ -4,6 +4,7 @@ import app.denfold.core.filing.SplitBatch;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.content.CheckLink;
 import app.denfold.server.content.Download;
+import app.denfold.server.content.UploadedFile;
 import app.denfold.server.coverage.FilingEffect;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.documents.FilingDetails;

@@ -1,5 +1,6 @@
 package app.denfold.server.arrivals;
 
+import app.denfold.server.content.UploadedFile;
 import jakarta.mail.BodyPart;
 import jakarta.mail.Message;
 import jakarta.mail.MessagingException;

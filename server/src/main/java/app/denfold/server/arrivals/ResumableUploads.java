@@ -1,6 +1,7 @@
 package app.denfold.server.arrivals;
 
 import app.denfold.server.access.Viewer;
+import app.denfold.server.content.UploadedFile;
 import app.denfold.server.problems.NotNow;
 import app.denfold.server.problems.Refusal;
 import jakarta.servlet.http.HttpServletRequest;

@@ -2,6 +2,7 @@ package app.denfold.server.arrivals;
 
 import app.denfold.server.access.Viewer;
 import app.denfold.server.content.Link;
+import app.denfold.server.content.UploadedFile;
 import io.swagger.v3.oas.annotations.Hidden;
 import jakarta.annotation.Nullable;
 import jakarta.servlet.http.HttpServletRequest;

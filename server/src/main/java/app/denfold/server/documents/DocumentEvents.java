@@ -7,6 +7,9 @@ public final class DocumentEvents {
 
     private DocumentEvents() {}
 
+    /** A document is about to leave a file, for another one or the wastebasket; whoever needs it there can refuse. */
+    public record DocumentLeft(UUID fileId, UUID documentId) {}
+
     /** A document came into a file, was decided on, signed, or voided. */
     public record FileContentChanged(UUID fileId, UUID documentId) {}
 }

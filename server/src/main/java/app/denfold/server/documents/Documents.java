@@ -38,6 +38,8 @@ public class Documents {
     private final Files files;
     private final Catalog catalog;
     private final FilingCheck check;
+    private final Holds holds;
+    private final ConfirmedSections sections;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
     private final ApplicationEventPublisher events;
@@ -47,6 +49,8 @@ public class Documents {
             Files files,
             Catalog catalog,
             FilingCheck check,
+            Holds holds,
+            ConfirmedSections sections,
             AuditTrail trail,
             PracticeCalendar calendar,
             ApplicationEventPublisher events) {
@@ -54,6 +58,8 @@ public class Documents {
         this.files = files;
         this.catalog = catalog;
         this.check = check;
+        this.holds = holds;
+        this.sections = sections;
         this.trail = trail;
         this.calendar = calendar;
         this.events = events;
@@ -69,6 +75,7 @@ public class Documents {
         files.visible(viewer, details.fileId());
         PaperTypes types = visibleTypes(viewer, details);
         check.check(details, types);
+        sections.requireOpen(viewer, details.fileId(), types);
         return keep(viewer.actor(), details, types, received);
     }
 
@@ -113,13 +120,14 @@ public class Documents {
         files.visible(viewer, details.fileId());
         PaperTypes types = visibleTypes(viewer, details);
         check.check(details, types);
+        sections.requireOpen(viewer, details.fileId(), types);
         DocumentVersion none = new DocumentVersion("", "draft", viewer.name(), calendar.now());
         FiledDocument draft = new FiledDocument(details, receivedOn, "draft", none);
         rename(draft, types);
         return draft;
     }
 
-    private PaperTypes visibleTypes(Viewer viewer, FilingDetails details) {
+    PaperTypes visibleTypes(Viewer viewer, FilingDetails details) {
         PaperTypes types = catalog.types(details.types());
         for (PaperType type : types.all()) {
             if (!viewer.seesSensitive() && type.isSensitive()) {
@@ -128,6 +136,11 @@ public class Documents {
             }
         }
         return types;
+    }
+
+    /** Gives it its name anew. */
+    void renamed(FiledDocument document) {
+        rename(document);
     }
 
     private void rename(FiledDocument document) {
@@ -290,9 +303,18 @@ public class Documents {
         }
     }
 
-    private FiledDocument open(Viewer viewer, UUID id) {
+    /** The document, if the viewer may change it now. @throws Refusal naming what keeps him from it */
+    FiledDocument changeable(Viewer viewer, UUID id) {
         viewer.requireChange();
         FiledDocument document = visible(viewer, id);
+        holds.requireFree(viewer, id);
+        sections.requireOpen(viewer, document.fileId(), typesOf(document));
+        return document;
+    }
+
+    /** The same, if it was not marked as entered in error. */
+    FiledDocument open(Viewer viewer, UUID id) {
+        FiledDocument document = changeable(viewer, id);
         if (document.isVoided()) {
             throw Refusal.conflict("voided", "This paper was marked as entered in error and can no longer be changed.");
         }
@@ -340,7 +362,7 @@ public class Documents {
         changed(by, document, "version-added", sentence);
     }
 
-    private void changed(Actor by, FiledDocument document, String action, String sentence) {
+    void changed(Actor by, FiledDocument document, String action, String sentence) {
         trail.record(new AuditEntry(by, action, document.fileId(), document.id(), sentence));
         files.touch(document.fileId());
         events.publishEvent(new FileContentChanged(document.fileId(), document.id()));

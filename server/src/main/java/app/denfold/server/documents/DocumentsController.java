@@ -45,6 +45,7 @@ class DocumentsController {
     private final Download download;
     private final CheckLink links;
     private final ArchiveCopies archives;
+    private final Holds holds;
     private final PaperTurns turns;
     private final Readings readings;
     private final AuditTrail trail;
@@ -56,6 +57,7 @@ class DocumentsController {
             Download download,
             CheckLink links,
             ArchiveCopies archives,
+            Holds holds,
             PaperTurns turns,
             Readings readings,
             AuditTrail trail) {
@@ -65,6 +67,7 @@ class DocumentsController {
         this.download = download;
         this.links = links;
         this.archives = archives;
+        this.holds = holds;
         this.turns = turns;
         this.readings = readings;
         this.trail = trail;
@@ -89,11 +92,17 @@ class DocumentsController {
     /** What else a paper is. */
     record FurtherType(String code, String label) {}
 
+    /** Who works on it now. @param own whether it is the viewer */
+    record HoldAnswer(String by, Instant since, boolean own) {}
+
     record DocumentAnswer(
             UUID id,
             UUID fileId,
             String type,
             String typeLabel,
+            int changes,
+            @Nullable String description,
+            @Nullable HoldAnswer hold,
             List<FurtherType> furtherTypes,
             String name,
             LocalDate documentDate,
@@ -120,7 +129,7 @@ class DocumentsController {
     @GetMapping
     @Transactional(readOnly = true)
     DocumentAnswer document(Viewer viewer, @PathVariable UUID id) {
-        return answer(documents.visible(viewer, id));
+        return answer(viewer, documents.visible(viewer, id));
     }
 
     @GetMapping(path = "/versions/{number}/pages/{page}", produces = MediaType.IMAGE_PNG_VALUE)
@@ -235,7 +244,7 @@ class DocumentsController {
         documents.voidIt(viewer, id, body.reason());
     }
 
-    private DocumentAnswer answer(FiledDocument d) {
+    private DocumentAnswer answer(Viewer viewer, FiledDocument d) {
         PaperTypes types = catalog.types(d.types());
         boolean accepted = d.decision() == FiledDocument.Decision.ACCEPTED;
         boolean sentBack = d.decision() == FiledDocument.Decision.SENT_BACK;
@@ -244,6 +253,12 @@ class DocumentsController {
                 d.fileId(),
                 d.type(),
                 types.main().label(),
+                d.changes(),
+                d.description(),
+                holds.of(d.id())
+                        .map(h -> new HoldAnswer(
+                                h.byName(), h.since(), h.accountId().equals(viewer.accountId())))
+                        .orElse(null),
                 types.all().stream()
                         .skip(1)
                         .map(t -> new FurtherType(t.code(), t.label()))

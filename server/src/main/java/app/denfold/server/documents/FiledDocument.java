@@ -26,11 +26,13 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.annotations.SQLRestriction;
 import org.hibernate.type.SqlTypes;
 
-/** A paper in a file. */
+/** A paper in a file. Those in the wastebasket are found by queries of their own only. */
 @Entity
 @Table(name = "document")
+@SQLRestriction("discarded_at is null")
 public class FiledDocument {
 
     @Id
@@ -59,6 +61,9 @@ public class FiledDocument {
     private String source;
     private String filedBy;
     private Instant createdAt;
+    private String description;
+    private Instant discardedAt;
+    private String discardedBy;
 
     /** Values of the fields of its type, by their names. */
     @JdbcTypeCode(SqlTypes.JSON)
@@ -180,6 +185,56 @@ public class FiledDocument {
     /** False before it was received, and from the day it was marked as entered in error. */
     public boolean existsOn(LocalDate day) {
         return !receivedOn.isAfter(day) && (voidedOn == null || voidedOn.isAfter(day));
+    }
+
+    /** How often it was changed; tells whether somebody did so meanwhile. */
+    public int changes() {
+        return version == null ? 0 : version;
+    }
+
+    /** Words about it; null when there are none. */
+    public String description() {
+        return description;
+    }
+
+    void describe(String words) {
+        this.description = words == null || words.isBlank() ? null : words.strip();
+    }
+
+    FilingDetails details() {
+        return new FilingDetails(
+                fileId, type, List.of(furtherTypes), documentDate, effectiveDate, statedExpiry, fields);
+    }
+
+    void correct(FilingDetails to) {
+        this.type = to.type();
+        this.furtherTypes = to.furtherTypes().toArray(String[]::new);
+        this.documentDate = to.documentDate();
+        this.effectiveDate = to.effectiveDate();
+        this.statedExpiry = to.statedExpiry();
+        this.fields = to.fields();
+    }
+
+    void moveTo(UUID file) {
+        this.fileId = file;
+    }
+
+    void discard(String by, Instant now) {
+        this.discardedAt = now;
+        this.discardedBy = by;
+    }
+
+    void takeOut() {
+        this.discardedAt = null;
+        this.discardedBy = null;
+    }
+
+    Instant discardedAt() {
+        return discardedAt;
+    }
+
+    String discardedBy() {
+        return discardedBy;
     }
 
     void voidIt(LocalDate day, String reason) {

@@ -2,6 +2,7 @@ package app.denfold.server.documents;
 
 import java.util.Collection;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -41,6 +42,15 @@ interface FiledDocumentRepository extends JpaRepository<FiledDocument, UUID> {
     /** Documents one of whose versions has these bytes. */
     @Query("select distinct d from FiledDocument d join d.versions v where v.sha256 = :sha256 order by d.id")
     List<FiledDocument> findWithContent(String sha256);
+
+    @Query(
+            value = "select * from document where file_id = :fileId and discarded_at is not null"
+                    + " order by discarded_at desc limit 500",
+            nativeQuery = true)
+    List<FiledDocument> findDiscarded(UUID fileId);
+
+    @Query(value = "select * from document where id = :id and discarded_at is not null", nativeQuery = true)
+    Optional<FiledDocument> findInWastebasket(UUID id);
 
     @Query("select d.name from FiledDocument d where d.fileId = :fileId and d.id <> :except")
     List<String> findNames(UUID fileId, UUID except);

@@ -55,7 +55,7 @@ class FindIndex {
               p.given_name || ' ' || p.family_name, p.number) as text) n
             cross join lateral (select concat_ws(E'\\n', n.text,
               (select string_agg(value, ' ') from jsonb_each_text(d.fields)), left(t.text, :most)) as text) w
-            where d.id = :id
+            where d.id = :id and d.discarded_at is null
             on conflict (document_id) do update set file_id = excluded.file_id, types = excluded.types,
               name = excluded.name, document_date = excluded.document_date, received_on = excluded.received_on,
               source = excluded.source, media_type = excluded.media_type, pages = excluded.pages,
@@ -145,8 +145,13 @@ class FindIndex {
     }
 
     private void index(UUID documentId, int most) {
-        transactions.executeWithoutResult(
-                t -> named.queryForList(INDEX, Map.of("id", documentId, "most", most), String.class)
-                        .forEach(readings::askLater));
+        transactions.executeWithoutResult(t -> {
+            List<String> read = named.queryForList(INDEX, Map.of("id", documentId, "most", most), String.class);
+            read.forEach(readings::askLater);
+            if (read.isEmpty()) {
+                // it lies in the wastebasket
+                sql.update("delete from findable where document_id = ?", documentId);
+            }
+        });
     }
 }

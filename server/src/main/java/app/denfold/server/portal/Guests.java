@@ -8,6 +8,7 @@ import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.chasing.Message;
 import app.denfold.server.chasing.Outbox;
+import app.denfold.server.documents.DocumentEvents.DocumentLeft;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.people.Files;
@@ -18,6 +19,7 @@ import app.denfold.server.problems.Refusal;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -159,6 +161,12 @@ public class Guests {
                             "A new paper in the portal of " + settings.name(),
                             body));
         }
+    }
+
+    /** Where a paper leaves its file, those who saw it there see it no longer. */
+    @EventListener
+    void on(DocumentLeft event) {
+        shares.findByDocumentIdAndWithdrawnAtIsNull(event.documentId()).forEach(s -> s.withdraw(calendar.now()));
     }
 
     /** Makes a shared document invisible to the guest again. */

@@ -2,8 +2,8 @@ package app.denfold.server.portal;
 
 import app.denfold.server.access.Viewer;
 import app.denfold.server.arrivals.Arrivals;
-import app.denfold.server.arrivals.UploadedFile;
 import app.denfold.server.content.Download;
+import app.denfold.server.content.UploadedFile;
 import java.io.IOException;
 import java.util.UUID;
 import org.springframework.core.io.Resource;

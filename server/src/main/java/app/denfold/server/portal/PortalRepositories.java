@@ -22,6 +22,8 @@ final class PortalRepositories {
 
         List<Share> findByAccountIdAndWithdrawnAtIsNullOrderBySharedAtDesc(UUID accountId);
 
+        List<Share> findByDocumentIdAndWithdrawnAtIsNull(UUID documentId);
+
         Optional<Share> findByAccountIdAndDocumentIdAndWithdrawnAtIsNull(UUID accountId, UUID documentId);
     }
 

@@ -8,6 +8,7 @@ import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.Signer;
 import app.denfold.server.content.Content;
 import app.denfold.server.content.Contents;
+import app.denfold.server.documents.DocumentEvents.DocumentLeft;
 import app.denfold.server.documents.DocumentVersion;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
@@ -24,6 +25,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -57,6 +59,17 @@ class DeskSignings {
     }
 
     /** Who signs in which role, and where; place values null for the foot of the last page. */
+    /** @throws Refusal while the paper is being signed */
+    @EventListener
+    void on(DocumentLeft event) {
+        if (signings.findByDocumentIdAndState(event.documentId(), DeskSigning.State.OPEN)
+                .isPresent()) {
+            throw Refusal.conflict(
+                    "signing-open",
+                    "A paper is being signed at a desk; it stays until that is finished or broken off.");
+        }
+    }
+
     record SignerRequest(
             @NotBlank String role,
 

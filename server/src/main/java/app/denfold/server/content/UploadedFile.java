@@ -1,4 +1,4 @@
-package app.denfold.server.arrivals;
+package app.denfold.server.content;
 
 import java.io.IOException;
 import java.nio.file.Files;
@@ -20,7 +20,7 @@ public record UploadedFile(Path path, String name) implements AutoCloseable {
     }
 
     /** Some browsers send a whole path; only its last name is of interest. */
-    static String lastName(String given) {
+    public static String lastName(String given) {
         String name =
                 given == null ? "" : given.substring(Math.max(given.lastIndexOf('/'), given.lastIndexOf('\\')) + 1);
         return name.isBlank() ? "Paper" : name.substring(Math.max(0, name.length() - 200));

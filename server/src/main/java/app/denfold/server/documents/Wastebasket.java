@@ -1,0 +1,88 @@
+package app.denfold.server.documents;
+
+import app.denfold.server.access.Viewer;
+import app.denfold.server.catalog.Catalog;
+import app.denfold.server.documents.DocumentEvents.DocumentLeft;
+import app.denfold.server.people.Files;
+import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.problems.Refusal;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Papers that were thrown away: out of their file and of every search, and to be had back. */
+@Service
+public class Wastebasket {
+
+    private final Documents documents;
+    private final FiledDocumentRepository stored;
+    private final ConfirmedSections sections;
+    private final Files files;
+    private final Catalog catalog;
+    private final PracticeCalendar calendar;
+    private final ApplicationEventPublisher events;
+
+    Wastebasket(
+            Documents documents,
+            FiledDocumentRepository stored,
+            ConfirmedSections sections,
+            Files files,
+            Catalog catalog,
+            PracticeCalendar calendar,
+            ApplicationEventPublisher events) {
+        this.documents = documents;
+        this.stored = stored;
+        this.sections = sections;
+        this.files = files;
+        this.catalog = catalog;
+        this.calendar = calendar;
+        this.events = events;
+    }
+
+    public record DiscardedPaper(UUID id, String name, String typeLabel, String discardedBy, Instant discardedAt) {}
+
+    /** The last thrown away first. */
+    @Transactional(readOnly = true)
+    public List<DiscardedPaper> of(Viewer viewer, UUID fileId) {
+        files.visible(viewer, fileId);
+        return stored.findDiscarded(fileId).stream()
+                .filter(d -> viewer.seesSensitive() || !catalog.types(d.types()).isSensitive())
+                .map(d -> new DiscardedPaper(
+                        d.id(), d.name(), catalog.type(d.type()).label(), d.discardedBy(), d.discardedAt()))
+                .toList();
+    }
+
+    /** @throws Refusal when it may not be changed, or is just being signed */
+    @Transactional
+    public void discard(Viewer viewer, List<UUID> ids) {
+        if (ids.isEmpty() || ids.size() > ChangeDocuments.MOST_AT_ONCE) {
+            throw Refusal.invalid("documents", "Choose from 1 to " + ChangeDocuments.MOST_AT_ONCE + " papers.");
+        }
+        for (UUID id : ids) {
+            FiledDocument document = documents.changeable(viewer, id);
+            events.publishEvent(new DocumentLeft(document.fileId(), id));
+            document.discard(viewer.name(), calendar.now());
+            documents.changed(
+                    viewer.actor(), document, "discarded", "threw “" + document.name() + "” into the wastebasket");
+        }
+    }
+
+    /** @throws Refusal when its section was confirmed meanwhile */
+    @Transactional
+    public void restore(Viewer viewer, UUID id) {
+        viewer.requireChange();
+        FiledDocument document = stored.findInWastebasket(id).orElseThrow(() -> Refusal.notFound("document"));
+        files.visible(viewer, document.fileId());
+        if (!viewer.seesSensitive() && catalog.types(document.types()).isSensitive()) {
+            throw Refusal.notFound("document");
+        }
+        sections.requireOpen(viewer, document.fileId(), catalog.types(document.types()));
+        document.takeOut();
+        documents.renamed(document);
+        documents.changed(
+                viewer.actor(), document, "restored", "took “" + document.name() + "” out of the wastebasket");
+    }
+}
