@@ -10,5 +10,7 @@ interface AccountRepository extends CrudRepository<Account, UUID> {
 
     Optional<Account> findByEmail(String email);
 
+    List<Account> findByRoleNotAndClosedFalseOrderByName(Role role);
+
     List<Account> findByIdIn(Collection<UUID> ids);
 }

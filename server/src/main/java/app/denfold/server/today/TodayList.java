@@ -8,6 +8,7 @@ import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.coverage.Board;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
+import app.denfold.server.handover.HandOvers;
 import app.denfold.server.people.Files;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.PracticeCalendar;
@@ -22,6 +23,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -37,6 +39,7 @@ class TodayList {
     private final Board board;
     private final Documents documents;
     private final Arrivals arrivals;
+    private final HandOvers handOvers;
     private final Files files;
     private final Accounts accounts;
     private final AuditTrail trail;
@@ -46,6 +49,7 @@ class TodayList {
             Board board,
             Documents documents,
             Arrivals arrivals,
+            HandOvers handOvers,
             Files files,
             Accounts accounts,
             AuditTrail trail,
@@ -53,6 +57,7 @@ class TodayList {
         this.board = board;
         this.documents = documents;
         this.arrivals = arrivals;
+        this.handOvers = handOvers;
         this.files = files;
         this.accounts = accounts;
         this.trail = trail;
@@ -62,7 +67,8 @@ class TodayList {
     /**
      * Something to do.
      *
-     * @param action {@code chase}, {@code review}, {@code sign} or {@code file}
+     * @param action {@code chase}, {@code review}, {@code sign}, {@code file} or {@code hand-over}
+     * @param note what a colleague wrote about it; null when nothing
      * @param title whose or what it is
      * @param fileId of the person; null for arrivals
      * @param documentId of the paper to look at; null when none
@@ -75,7 +81,19 @@ class TodayList {
             @Nullable UUID fileId,
             @Nullable UUID documentId,
             List<TodaySlot> slots,
-            @Nullable LocalDate day) {}
+            @Nullable LocalDate day,
+            @Nullable String note) {
+
+        TodayItem(
+                String action,
+                String title,
+                @Nullable UUID fileId,
+                @Nullable UUID documentId,
+                List<TodaySlot> slots,
+                @Nullable LocalDate day) {
+            this(action, title, fileId, documentId, slots, day, null);
+        }
+    }
 
     record TodaySlot(String label, String status, @Nullable LocalDate day) {}
 
@@ -92,14 +110,38 @@ class TodayList {
     @Transactional(readOnly = true)
     public TodayAnswer of(Viewer viewer) {
         LocalDate today = calendar.today();
+        List<HandOvers.Lying> lying = handOvers.lyingWith(viewer);
         Instant visit = accounts.previousVisit(viewer.accountId()).orElse(null);
         return new TodayAnswer(
                 today,
-                perPerson("chase", board.standing(viewer, OVERDUE, MOST_SLOTS)),
-                dueToday(viewer),
-                thisWeek(viewer, today),
+                both(
+                        handed(lying, d -> d != null && d.isBefore(today)),
+                        perPerson("chase", board.standing(viewer, OVERDUE, MOST_SLOTS))),
+                both(handed(lying, d -> d == null || d.equals(today)), dueToday(viewer)),
+                both(handed(lying, d -> d != null && d.isAfter(today)), thisWeek(viewer, today)),
                 visit,
                 news(viewer, visit));
+    }
+
+    private static List<TodayItem> both(List<TodayItem> first, List<TodayItem> second) {
+        List<TodayItem> all = new ArrayList<>(first);
+        all.addAll(second);
+        return all;
+    }
+
+    /** Papers that colleagues handed to the viewer, and that are due so. */
+    private static List<TodayItem> handed(List<HandOvers.Lying> lying, Predicate<LocalDate> isDue) {
+        return lying.stream()
+                .filter(l -> isDue.test(l.due()))
+                .map(l -> new TodayItem(
+                        "hand-over",
+                        l.paper(),
+                        l.fileId(),
+                        l.documentId(),
+                        List.of(),
+                        l.due(),
+                        "from " + l.from() + (l.note() == null ? "" : ": “" + l.note() + "”")))
+                .toList();
     }
 
     private static final List<Status> OVERDUE = List.of(Status.LAPSED, Status.MISSING, Status.SENT_BACK);

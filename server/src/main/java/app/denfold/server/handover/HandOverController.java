@@ -1,0 +1,74 @@
+package app.denfold.server.handover;
+
+import app.denfold.server.access.Accounts;
+import app.denfold.server.access.Viewer;
+import jakarta.annotation.Nullable;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RestController;
+
+@RestController
+class HandOverController {
+
+    private final HandOvers handOvers;
+    private final Accounts accounts;
+
+    HandOverController(HandOvers handOvers, Accounts accounts) {
+        this.handOvers = handOvers;
+        this.accounts = accounts;
+    }
+
+    record ColleagueAnswer(UUID id, String name, @Nullable String team) {}
+
+    /** All who work here, but the viewer himself. */
+    @GetMapping("/api/colleagues")
+    List<ColleagueAnswer> colleagues(Viewer viewer) {
+        return accounts.staff().stream()
+                .filter(v -> !v.accountId().equals(viewer.accountId()))
+                .map(v -> new ColleagueAnswer(v.accountId(), v.name(), v.team()))
+                .toList();
+    }
+
+    @GetMapping("/api/documents/{id}/hand-overs")
+    List<HandOvers.HandOverAnswer> of(Viewer viewer, @PathVariable UUID id) {
+        return handOvers.of(viewer, id);
+    }
+
+    record BeginRequest(
+            @NotNull(message = "is needed: to whom?") UUID to,
+            @Nullable String note,
+            @Nullable LocalDate due) {}
+
+    @PostMapping("/api/documents/{id}/hand-overs")
+    HandOvers.HandOverAnswer begin(Viewer viewer, @PathVariable UUID id, @Valid @RequestBody BeginRequest body) {
+        return handOvers.begin(viewer, id, body.to(), body.note(), body.due());
+    }
+
+    record PassOnRequest(
+            @NotNull(message = "is needed: to whom?") UUID to,
+            @Nullable String note) {}
+
+    @PostMapping("/api/hand-overs/{id}/pass-on")
+    HandOvers.HandOverAnswer passOn(Viewer viewer, @PathVariable UUID id, @Valid @RequestBody PassOnRequest body) {
+        return handOvers.passOn(viewer, id, body.to(), body.note());
+    }
+
+    record NoteRequest(@Nullable String note) {}
+
+    @PostMapping("/api/hand-overs/{id}/return")
+    HandOvers.HandOverAnswer giveBack(Viewer viewer, @PathVariable UUID id, @RequestBody NoteRequest body) {
+        return handOvers.giveBack(viewer, id, body.note());
+    }
+
+    @PostMapping("/api/hand-overs/{id}/finish")
+    HandOvers.HandOverAnswer finish(Viewer viewer, @PathVariable UUID id, @RequestBody NoteRequest body) {
+        return handOvers.finish(viewer, id, body.note());
+    }
+}
