@@ -39,7 +39,9 @@ export function RunningWork() {
               format={() => `${job.done} of ${job.total}`}
             />
           ) : (
-            <div className={job.state === "FAILED" ? "clay" : "muted"}>{job.words}</div>
+            <div className={job.state === "FAILED" ? "clay" : "muted"}>
+              {job.words} {job.link && <a href={job.link}>Fetch it</a>}
+            </div>
           )}
         </li>
       ))}

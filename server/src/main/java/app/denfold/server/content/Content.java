@@ -41,7 +41,7 @@ public class Content {
     }
 
     /** What the virus scanner found in it. */
-    Optional<String> virus() {
+    public Optional<String> virus() {
         return Optional.ofNullable(virus);
     }
 }

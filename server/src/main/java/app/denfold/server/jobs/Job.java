@@ -31,6 +31,7 @@ class Job {
     private State state;
 
     private String words;
+    private String link;
     private UUID startedBy;
     private String startedByName;
     private Instant startedAt;
@@ -58,6 +59,18 @@ class Job {
         this.state = as;
         this.words = outcome;
         this.endedAt = now;
+    }
+
+    void made(String at) {
+        this.link = at;
+    }
+
+    String link() {
+        return link;
+    }
+
+    UUID startedBy() {
+        return startedBy;
     }
 
     UUID id() {

@@ -29,7 +29,7 @@ public class Jobs {
         this.calendar = calendar;
     }
 
-    /** @param words how it went, once it ended */
+    /** @param words how it went, once it ended @param link where the viewer can fetch what was made */
     public record JobAnswer(
             UUID id,
             String title,
@@ -37,6 +37,7 @@ public class Jobs {
             int done,
             int total,
             @Nullable String words,
+            @Nullable String link,
             String startedBy,
             Instant startedAt) {}
 
@@ -49,6 +50,15 @@ public class Jobs {
     @Transactional(propagation = Propagation.REQUIRES_NEW)
     public void reached(UUID id, int done, int total) {
         jobs.findById(id).ifPresent(job -> job.reached(done, total));
+    }
+
+    /** @param link where what was made can be fetched */
+    @Transactional(propagation = Propagation.REQUIRES_NEW)
+    public void done(UUID id, String words, String link) {
+        jobs.findById(id).ifPresent(job -> {
+            job.end(Job.State.DONE, words, calendar.now());
+            job.made(link);
+        });
     }
 
     @Transactional(propagation = Propagation.REQUIRES_NEW)
@@ -73,6 +83,7 @@ public class Jobs {
                         j.done(),
                         j.total(),
                         j.words(),
+                        viewer.accountId().equals(j.startedBy()) ? j.link() : null,
                         j.startedByName(),
                         j.startedAt()))
                 .toList();

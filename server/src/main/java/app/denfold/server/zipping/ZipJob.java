@@ -1,0 +1,173 @@
+package app.denfold.server.zipping;
+
+import app.denfold.server.access.Accounts;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.documents.Documents;
+import app.denfold.server.jobs.Jobs;
+import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.problems.Refusal;
+import com.github.kagkarlsson.scheduler.SchedulerClient;
+import com.github.kagkarlsson.scheduler.task.Task;
+import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
+import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.sql.Timestamp;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** ZIPs that were asked for: made in the background, kept for a day for the one who asked, then removed. */
+@Service
+public class ZipJob {
+
+    private static final TaskDescriptor<Void> TASK = TaskDescriptor.of("zip-papers");
+    private static final Duration KEPT = Duration.ofDays(1);
+    private static final int MOST = 5_000;
+
+    private final JdbcTemplate sql;
+    private final ZipPapers papers;
+    private final Documents documents;
+    private final Accounts accounts;
+    private final Jobs jobs;
+    private final ObjectProvider<SchedulerClient> scheduler;
+    private final PracticeCalendar calendar;
+    private final Path folder;
+
+    ZipJob(
+            JdbcTemplate sql,
+            ZipPapers papers,
+            Documents documents,
+            Accounts accounts,
+            Jobs jobs,
+            ObjectProvider<SchedulerClient> scheduler,
+            PracticeCalendar calendar,
+            @Value("${denfold.content}") Path content)
+            throws IOException {
+        this.sql = sql;
+        this.papers = papers;
+        this.documents = documents;
+        this.accounts = accounts;
+        this.jobs = jobs;
+        this.scheduler = scheduler;
+        this.calendar = calendar;
+        this.folder = Files.createDirectories(content.toAbsolutePath().resolve("zips"));
+    }
+
+    /** Has them written. @return the job's id @throws Refusal when none of them may be seen, or they are too many */
+    @Transactional
+    public UUID ask(Viewer viewer, List<UUID> ids) {
+        List<UUID> chosen = ids.stream().distinct().toList();
+        if (chosen.isEmpty() || chosen.size() > MOST) {
+            throw Refusal.invalid("documents", "Choose from 1 to 5,000 papers.");
+        }
+        if (documents.visible(viewer, chosen).isEmpty()) {
+            throw Refusal.notFound("paper");
+        }
+        UUID job = jobs.begin(
+                "zip",
+                chosen.size() == 1 ? "1 paper as a ZIP" : chosen.size() + " papers as a ZIP",
+                chosen.size(),
+                viewer.actor());
+        sql.update(connection -> {
+            var insert =
+                    connection.prepareStatement("insert into zip_request (id, account_id, documents) values (?, ?, ?)");
+            insert.setObject(1, job);
+            insert.setObject(2, viewer.accountId());
+            insert.setArray(3, connection.createArrayOf("uuid", chosen.toArray()));
+            return insert;
+        });
+        scheduler.getObject().scheduleIfNotExists(TASK.instance(job.toString()).scheduledTo(Instant.EPOCH));
+        return job;
+    }
+
+    /** A ZIP that is ready. @throws Refusal when there is none, or it was asked for by another */
+    @Transactional(readOnly = true)
+    public Path made(Viewer viewer, UUID id) {
+        List<UUID> owners = sql.queryForList(
+                "select account_id from zip_request where id = ? and made_at is not null", UUID.class, id);
+        if (!owners.contains(viewer.accountId()) || !Files.exists(zip(id))) {
+            throw Refusal.notFound("ZIP; it is kept for a day");
+        }
+        return zip(id);
+    }
+
+    private Path zip(UUID id) {
+        return folder.resolve(id + ".zip");
+    }
+
+    void run(UUID id) {
+        try {
+            List<Viewer> who =
+                    sql.queryForList("select account_id from zip_request where id = ?", UUID.class, id).stream()
+                            .flatMap(a -> accounts.viewer(a).stream())
+                            .toList();
+            if (who.isEmpty()) {
+                jobs.failed(id, "Whoever asked for it is no longer here.");
+                return;
+            }
+            write(who.get(0), id);
+        } catch (IOException failed) {
+            jobs.failed(id, "Broke off and will be tried again: the disk takes nothing at the moment.");
+            throw new UncheckedIOException(failed);
+        }
+    }
+
+    private void write(Viewer viewer, UUID id) throws IOException {
+        List<UUID> ids = sql.query(
+                        "select documents from zip_request where id = ?",
+                        (row, i) -> Arrays.stream((Object[]) row.getArray(1).getArray())
+                                .map(UUID.class::cast)
+                                .toList(),
+                        id)
+                .get(0);
+        Path part = folder.resolve(id + ".part");
+        try {
+            int count = papers.write(viewer, ids, part, done -> {
+                if (done % 20 == 0) {
+                    jobs.reached(id, done, ids.size());
+                }
+            });
+            long size = Files.size(part);
+            Files.move(part, zip(id), StandardCopyOption.ATOMIC_MOVE);
+            sql.update("update zip_request set made_at = ? where id = ?", Timestamp.from(calendar.now()), id);
+            jobs.done(
+                    id,
+                    count + (count == 1 ? " paper, " : " papers, ") + Math.max(1, size / 1000) + " kB; kept for a day",
+                    "/api/zips/" + id);
+        } finally {
+            Files.deleteIfExists(part);
+        }
+    }
+
+    @Scheduled(fixedDelayString = "PT1H", initialDelayString = "PT2M")
+    void sweep() throws IOException {
+        Timestamp before = Timestamp.from(calendar.now().minus(KEPT));
+        for (UUID old : sql.queryForList("select id from zip_request where made_at < ?", UUID.class, before)) {
+            Files.deleteIfExists(zip(old));
+            sql.update("delete from zip_request where id = ?", old);
+        }
+    }
+
+    @Configuration
+    static class Registered {
+        @Bean
+        Task<Void> zipPapersTask(ObjectProvider<ZipJob> job) {
+            return Tasks.oneTime(TASK)
+                    .execute((instance, context) -> job.getObject().run(UUID.fromString(instance.getId())));
+        }
+    }
+}

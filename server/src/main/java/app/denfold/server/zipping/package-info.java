@@ -1,0 +1,2 @@
+/** Chosen papers as one ZIP, made in the background. */
+package app.denfold.server.zipping;
