@@ -115,7 +115,7 @@ export function upload(
     request.upload.onprogress = (e) => e.lengthComputable && onProgress(e.loaded / e.total);
     request.onload = () =>
       request.status < 300
-        ? resolve(JSON.parse(request.responseText))
+        ? resolve(request.responseText ? JSON.parse(request.responseText) : { id: "" })
         : reject(problemOf(request.status, request.responseText));
     request.onerror = () =>
       reject(

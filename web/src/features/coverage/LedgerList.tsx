@@ -1,13 +1,15 @@
 import { DownOutlined, RightOutlined } from "@ant-design/icons";
 import { useState } from "react";
-import { useSearchParams } from "react-router";
 import type { Shape } from "../../api/client";
-import { useAsOf } from "../../ui/asOf";
+import { useAsOf, useMayChange } from "../../ui/asOf";
 import { useKept } from "../../ui/kept";
 import { Legend } from "../../ui/Legend";
 import { isOpen } from "../../ui/statuses";
-import { draggedPaper, useReadAddress } from "../documents/readAddress";
+import { ChosenBar } from "../documents/ChosenBar";
+import { Wastebasket } from "../documents/Wastebasket";
 import "./coverage.css";
+import { ChosenPapers, PaperLine } from "./PaperLine";
+import { SectionMark } from "./SectionMark";
 import { SlotLine } from "./SlotLine";
 
 type LedgerListProps = { file: Shape<"FileAnswer">; ledger: Shape<"LedgerAnswer"> };
@@ -17,62 +19,81 @@ type Narrowing = "all" | "open";
 export function LedgerList({ file, ledger }: LedgerListProps) {
   const [narrowing, setNarrowing] = useState<Narrowing>("all");
   const [folded, setFolded] = useKept<string[]>("folded-sections", []);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const mayChange = useMayChange();
   const { on: today } = useAsOf();
   const open = ledger.sections.flatMap((s) => s.slots).filter((s) => isOpen(s.status)).length;
   const sections = ledger.sections
     .map((s) => ({ ...s, slots: s.slots.filter((slot) => narrowing === "all" || isOpen(slot.status)) }))
     .filter((s) => s.slots.length > 0);
   const allFolded = sections.length > 0 && sections.every((s) => folded.includes(s.code));
+  const all = [
+    ...ledger.sections.flatMap((x) => x.slots.flatMap((slot) => slot.papers)),
+    ...ledger.otherPapers,
+  ];
+  const papers = [...new Map(all.map((p) => [p.id, p])).values()].filter((p) => chosen.has(p.id));
+  const choose = (id: string, isChosen: boolean) => {
+    const next = new Set(chosen);
+    isChosen ? next.add(id) : next.delete(id);
+    setChosen(next);
+  };
   return (
-    <section className="ledger" aria-label="Ledger">
-      <div className="ledger-filter">
-        <button type="button" aria-pressed={narrowing === "all"} onClick={() => setNarrowing("all")}>
-          All
-        </button>
-        <button type="button" aria-pressed={narrowing === "open"} onClick={() => setNarrowing("open")}>
-          Open {open}
-        </button>
-        <button type="button" onClick={() => setFolded(allFolded ? [] : sections.map((s) => s.code))}>
-          {allFolded ? "Unfold all" : "Fold all"}
-        </button>
-        <span className="end">
-          <Legend />
-        </span>
-      </div>
-      {sections.map((section) => (
-        <div key={section.code}>
-          <div className="ledger-section">
-            <Fold
-              label={section.label}
-              isFolded={folded.includes(section.code)}
-              onFold={(fold) =>
-                setFolded(fold ? [...folded, section.code] : folded.filter((code) => code !== section.code))
-              }
-            />
-            <span className="muted tabular">
-              {section.met} of {section.of}
-            </span>
-          </div>
-          {!folded.includes(section.code) &&
-            section.slots.map((slot) => (
-              <SlotLine key={slot.checklist + slot.requirement} file={file} slot={slot} today={today} />
-            ))}
+    <ChosenPapers value={{ chosen, choose }}>
+      <section className="ledger" aria-label="Ledger">
+        {papers.length > 0 && (
+          <ChosenBar papers={papers} mayChange={mayChange} onClear={() => setChosen(new Set())} />
+        )}
+        <div className="ledger-filter">
+          <button type="button" aria-pressed={narrowing === "all"} onClick={() => setNarrowing("all")}>
+            All
+          </button>
+          <button type="button" aria-pressed={narrowing === "open"} onClick={() => setNarrowing("open")}>
+            Open {open}
+          </button>
+          <button type="button" onClick={() => setFolded(allFolded ? [] : sections.map((s) => s.code))}>
+            {allFolded ? "Unfold all" : "Fold all"}
+          </button>
+          <span className="end">
+            <Legend />
+          </span>
         </div>
-      ))}
-      {narrowing === "all" && ledger.otherPapers.length > 0 && (
-        <>
-          <div className="ledger-section">
-            <h3>Other papers</h3>
-            <span className="muted tabular">{ledger.otherPapers.length}</span>
+        {sections.map((section) => (
+          <div key={section.code}>
+            <div className="ledger-section">
+              <Fold
+                label={section.label}
+                isFolded={folded.includes(section.code)}
+                onFold={(fold) =>
+                  setFolded(fold ? [...folded, section.code] : folded.filter((code) => code !== section.code))
+                }
+              />
+              <SectionMark file={file} section={section} />
+              <span className="muted tabular">
+                {section.met} of {section.of}
+              </span>
+            </div>
+            {!folded.includes(section.code) &&
+              section.slots.map((slot) => (
+                <SlotLine key={slot.checklist + slot.requirement} file={file} slot={slot} today={today} />
+              ))}
           </div>
-          <div className="slot">
-            {ledger.otherPapers.map((paper) => (
-              <PaperLine key={paper.id} paper={paper} />
-            ))}
-          </div>
-        </>
-      )}
-    </section>
+        ))}
+        {narrowing === "all" && ledger.otherPapers.length > 0 && (
+          <>
+            <div className="ledger-section">
+              <h3>Other papers</h3>
+              <span className="muted tabular">{ledger.otherPapers.length}</span>
+            </div>
+            <div className="slot">
+              {ledger.otherPapers.map((paper) => (
+                <PaperLine key={paper.id} paper={paper} />
+              ))}
+            </div>
+          </>
+        )}
+        <Wastebasket fileId={file.id} mayChange={mayChange} />
+      </section>
+    </ChosenPapers>
   );
 }
 
@@ -91,45 +112,5 @@ function Fold({
         {isFolded ? <RightOutlined /> : <DownOutlined />} {label}
       </button>
     </h3>
-  );
-}
-
-/** More papers beside each other are hardly readable on any screen. */
-const MOST_BY_KEY = 4;
-
-/** One paper in the ledger; choosing it opens it in Read. */
-export function PaperLine({ paper }: { paper: Shape<"LedgerPaper"> }) {
-  const [, setSearch] = useSearchParams();
-  const address = useReadAddress();
-  const shown = address.panes.map((p) => p.id);
-  const choose = () =>
-    setSearch((before) => {
-      const params = new URLSearchParams(before);
-      params.set("paper", paper.id);
-      params.delete("beside");
-      params.set("view", "read");
-      return params;
-    });
-  const voided = paper.state === "voided";
-  return (
-    <button
-      type="button"
-      className={voided ? "slot-paper voided" : "slot-paper"}
-      aria-current={shown.includes(paper.id)}
-      draggable
-      title="Drag it next to the open paper, or press B to lay it beside"
-      onDragStart={(e) => e.dataTransfer.setData(draggedPaper, paper.id)}
-      onKeyDown={(e) => e.key.toLowerCase() === "b" && address.open({ id: paper.id }, MOST_BY_KEY)}
-      onClick={choose}
-    >
-      <span className="ellipsis">{paper.name}</span>
-      <span className="muted">
-        {paper.state === "counts" || paper.state === "filed"
-          ? paper.versions > 1
-            ? `v${paper.versions}`
-            : ""
-          : paper.state}
-      </span>
-    </button>
   );
 }

@@ -7,7 +7,7 @@ import { useMayChange } from "../../ui/asOf";
 import { StatusGlyph } from "../../ui/StatusGlyph";
 import { asStatus, statuses } from "../../ui/statuses";
 import { AskModal } from "../portal/AskModal";
-import { PaperLine } from "./LedgerList";
+import { PaperLine } from "./PaperLine";
 import { isWanting, slotWords } from "./slotWords";
 import { WaiveModal } from "./WaiveModal";
 

@@ -1,14 +1,10 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { App, Button } from "antd";
-import { useState } from "react";
-import { useNavigate } from "react-router";
-import { api, done, type Shape, wordsOf } from "../../api/client";
+import { Button } from "antd";
+import { api, type Shape } from "../../api/client";
 import { useMayChange } from "../../ui/asOf";
 import { bytes, day, moment } from "../../ui/days";
-import { ShareModal } from "../portal/ShareModal";
-import { StartSigningModal } from "../signing/StartSigningModal";
-import { openSigningOptions } from "./documentQueries";
-import { ReasonModal } from "./ReasonModal";
+import { HandOverSection } from "../handover/HandOverSection";
+import { PaperActions } from "./PaperActions";
+import { usePaperAction } from "./usePaperAction";
 
 type PaperCardProps = {
   paper: Shape<"DocumentAnswer">;
@@ -25,12 +21,22 @@ export function PaperCard({ paper, file, ledger, version, onVersion, onCompare }
   const slots =
     ledger?.sections.flatMap((s) => s.slots).filter((s) => s.papers.some((p) => p.id === paper.id)) ?? [];
   const mayChange = useMayChange();
+  const restore = usePaperAction();
+  const newest = paper.versions.length;
   return (
     <aside className="paper-card" aria-label="About this paper">
       <h2>{paper.typeLabel}</h2>
       <div className="muted">{paper.name}</div>
       <State paper={paper} />
-      {mayChange && !paper.voidedOn && <Actions paper={paper} file={file} />}
+      {mayChange && !paper.voidedOn && <PaperActions paper={paper} file={file} />}
+      {paper.hold && (
+        <div className="paper-note">
+          {paper.hold.own ? "You hold this paper" : `${paper.hold.by} works on this paper`} since{" "}
+          {moment(paper.hold.since)}.
+        </div>
+      )}
+      {paper.description && <p className="paper-description">{paper.description}</p>}
+      <HandOverSection paper={paper} mayChange={mayChange} />
       <h3>Details</h3>
       <dl className="tabular">
         {paper.furtherTypes.length > 0 && (
@@ -91,6 +97,24 @@ export function PaperCard({ paper, file, ledger, version, onVersion, onCompare }
               beside
             </Button>
           )}
+          {mayChange && !paper.voidedOn && v.number === version && v.number < newest && (
+            <Button
+              size="small"
+              type="link"
+              onClick={() =>
+                restore.mutate({
+                  call: () =>
+                    api.POST("/api/documents/{id}/versions/{number}/restore", {
+                      params: { path: { id: paper.id, number: v.number } },
+                    }),
+                  said: `Version ${v.number} is the newest again.`,
+                  after: () => onVersion(newest + 1),
+                })
+              }
+            >
+              restore
+            </Button>
+          )}
         </div>
       ))}
     </aside>
@@ -122,79 +146,4 @@ function State({ paper }: { paper: Shape<"DocumentAnswer"> }) {
     return <div className="paper-note">Waits for review. It counts once it is accepted.</div>;
   }
   return null;
-}
-
-function Actions({ paper, file }: { paper: Shape<"DocumentAnswer">; file: Shape<"FileAnswer"> }) {
-  const [dialog, setDialog] = useState<"send-back" | "void" | "share" | "sign" | null>(null);
-  const { message } = App.useApp();
-  const navigate = useNavigate();
-  const queries = useQueryClient();
-  const signing = useQuery(openSigningOptions(paper.id));
-  const params = { path: { id: paper.id } };
-  const act = useMutation({
-    mutationFn: (call: () => Promise<unknown>) => done(call()),
-    onSuccess: () => {
-      setDialog(null);
-      queries.invalidateQueries({ queryKey: ["files"] });
-    },
-    onError: (error) => message.error(wordsOf(error)),
-  });
-  const close = () => setDialog(null);
-  return (
-    <div className="buttons">
-      {paper.needsReview && !paper.acceptedOn && (
-        <Button
-          type="primary"
-          size="small"
-          loading={act.isPending}
-          onClick={() => act.mutate(() => api.POST("/api/documents/{id}/accept", { params }))}
-        >
-          Accept
-        </Button>
-      )}
-      {signing.data?.id && (
-        <Button type="primary" size="small" onClick={() => navigate(`/signing/${signing.data.id}`)}>
-          Go on signing
-        </Button>
-      )}
-      {!signing.data?.id && paper.unsignedBy.length > 0 && (
-        <Button type="primary" size="small" onClick={() => setDialog("sign")}>
-          Sign at the desk
-        </Button>
-      )}
-      <Button size="small" onClick={() => setDialog("share")}>
-        Share
-      </Button>
-      {paper.needsReview && !paper.sentBackOn && (
-        <Button size="small" onClick={() => setDialog("send-back")}>
-          Send back
-        </Button>
-      )}
-      <Button size="small" onClick={() => setDialog("void")}>
-        Entered in error
-      </Button>
-      <ReasonModal
-        title="Send this paper back"
-        hint="The person who brought it will read the reason."
-        okText="Send back"
-        open={dialog === "send-back"}
-        onClose={close}
-        onReason={(reason) =>
-          act.mutate(() => api.POST("/api/documents/{id}/send-back", { params, body: { reason } }))
-        }
-      />
-      <ReasonModal
-        title="Mark as entered in error"
-        hint="The paper stays in the file, struck through, and counts nowhere. This cannot be taken back."
-        okText="Mark it"
-        open={dialog === "void"}
-        onClose={close}
-        onReason={(reason) =>
-          act.mutate(() => api.POST("/api/documents/{id}/void", { params, body: { reason } }))
-        }
-      />
-      <ShareModal paper={paper} file={file} open={dialog === "share"} onClose={close} />
-      <StartSigningModal paper={paper} file={file} open={dialog === "sign"} onClose={close} />
-    </div>
-  );
 }

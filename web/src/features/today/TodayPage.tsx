@@ -105,6 +105,7 @@ function ItemLine({ item, today }: { item: Item; today: string }) {
         ) : (
           <strong>{item.title}</strong>
         )}
+        {item.note && <div className="muted">{item.note}</div>}
         <div className="today-slots">
           {item.slots.slice(0, 4).map((slot) => (
             <span key={slot.label}>
@@ -151,6 +152,16 @@ function Action({ item }: { item: Item }) {
       return (
         <Button size="small" type="primary" onClick={() => navigate("/arrivals")}>
           File them
+        </Button>
+      );
+    case "hand-over":
+      return (
+        <Button
+          size="small"
+          type="primary"
+          onClick={() => navigate(`/files/${item.fileId}?view=read&paper=${item.documentId}`)}
+        >
+          Look at it
         </Button>
       );
     case "review":

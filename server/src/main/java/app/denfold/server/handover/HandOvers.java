@@ -55,7 +55,7 @@ public class HandOvers {
     }
 
     /** @param act {@code HANDED_OVER}, {@code PASSED_ON}, {@code RETURNED} or {@code FINISHED} @param to null when finished */
-    public record StepAnswer(
+    public record HandOverStep(
             String act,
             String by,
             @Nullable String to,
@@ -70,7 +70,7 @@ public class HandOvers {
             boolean mine,
             boolean mayAct,
             @Nullable LocalDate due,
-            List<StepAnswer> steps) {}
+            List<HandOverStep> steps) {}
 
     /** A paper that lies with somebody. @param note what he who gave it wrote */
     public record Lying(
@@ -261,7 +261,7 @@ public class HandOvers {
                 h.isOpen() && viewer.mayChange() && (mine || viewer.isAdministrator()),
                 h.due(),
                 h.steps().stream()
-                        .map(s -> new StepAnswer(s.act().name(), s.by(), s.to(), s.note(), s.at()))
+                        .map(s -> new HandOverStep(s.act().name(), s.by(), s.to(), s.note(), s.at()))
                         .toList());
     }
 }

@@ -1,0 +1,90 @@
+import { Checkbox } from "antd";
+import { createContext, type DragEvent, useContext, useState } from "react";
+import { useSearchParams } from "react-router";
+import type { Shape } from "../../api/client";
+import { useMayChange } from "../../ui/asOf";
+import { draggedPaper, useReadAddress } from "../documents/readAddress";
+import { useNewVersion } from "../documents/useNewVersion";
+
+/** More papers beside each other are hardly readable on any screen. */
+const MOST_BY_KEY = 4;
+
+/** Which papers of the ledger are chosen for something done with all of them. */
+export const ChosenPapers = createContext<{
+  chosen: ReadonlySet<string>;
+  choose: (id: string, isChosen: boolean) => void;
+}>({ chosen: new Set(), choose: () => {} });
+
+/** One paper in the ledger: choosing it opens it in Read; a file dropped on it becomes its newest version. */
+export function PaperLine({ paper }: { paper: Shape<"LedgerPaper"> }) {
+  const [, setSearch] = useSearchParams();
+  const address = useReadAddress();
+  const { chosen, choose } = useContext(ChosenPapers);
+  const mayChange = useMayChange();
+  const drop = useDropVersion(paper.id);
+  const open = () =>
+    setSearch((before) => {
+      const params = new URLSearchParams(before);
+      params.set("paper", paper.id);
+      params.delete("beside");
+      params.set("view", "read");
+      return params;
+    });
+  const voided = paper.state === "voided";
+  const classes = ["paper-line", chosen.has(paper.id) && "is-chosen", drop.over && "drop"];
+  return (
+    <div className={classes.filter(Boolean).join(" ")} {...(mayChange && !voided ? drop.handlers : {})}>
+      <Checkbox
+        aria-label={`Choose ${paper.name}`}
+        checked={chosen.has(paper.id)}
+        onChange={(e) => choose(paper.id, e.target.checked)}
+      />
+      <button
+        type="button"
+        className={voided ? "slot-paper voided" : "slot-paper"}
+        aria-current={address.panes.some((p) => p.id === paper.id)}
+        draggable
+        title="Drag it next to the open paper, or press B to lay it beside"
+        onDragStart={(e) => e.dataTransfer.setData(draggedPaper, paper.id)}
+        onKeyDown={(e) => e.key.toLowerCase() === "b" && address.open({ id: paper.id }, MOST_BY_KEY)}
+        onClick={open}
+      >
+        <span className="ellipsis">{paper.name}</span>
+        <span className="muted">
+          {paper.state === "counts" || paper.state === "filed"
+            ? paper.versions > 1
+              ? `v${paper.versions}`
+              : ""
+            : paper.state}
+        </span>
+      </button>
+    </div>
+  );
+}
+
+/** Takes a dropped file as the newest version; dropped papers of the ledger are none of it. */
+function useDropVersion(id: string) {
+  const [over, setOver] = useState(false);
+  const renew = useNewVersion(id);
+  const isFile = (e: DragEvent) => e.dataTransfer.types.includes("Files");
+  const handlers = {
+    onDragOver: (e: DragEvent) => {
+      if (isFile(e)) {
+        e.preventDefault();
+        e.stopPropagation();
+        setOver(true);
+      }
+    },
+    onDragLeave: () => setOver(false),
+    onDrop: (e: DragEvent) => {
+      const file = e.dataTransfer.files[0];
+      setOver(false);
+      if (file) {
+        e.preventDefault();
+        e.stopPropagation();
+        renew.mutate(file);
+      }
+    },
+  };
+  return { over, handlers };
+}

@@ -1,0 +1,79 @@
+import { App, Button } from "antd";
+import { useState } from "react";
+import { api, done, wordsOf } from "../../api/client";
+import { SharedDetailsModal } from "./SharedDetailsModal";
+import { ToFileModal } from "./ToFileModal";
+import { usePaperAction } from "./usePaperAction";
+
+type ChosenBarProps = { papers: { id: string; name: string }[]; mayChange: boolean; onClear: () => void };
+
+/** What can be done with several chosen papers at once. */
+export function ChosenBar({ papers, mayChange, onClear }: ChosenBarProps) {
+  const [dialog, setDialog] = useState<"details" | "file">();
+  const { message } = App.useApp();
+  const act = usePaperAction();
+  const ids = papers.map((p) => p.id);
+  const close = () => setDialog(undefined);
+  const putBack = async () => {
+    for (const id of ids) {
+      try {
+        await done(api.POST("/api/documents/{id}/restore", { params: { path: { id } } }));
+      } catch (error) {
+        message.error(wordsOf(error));
+      }
+    }
+    act.mutate({ call: () => api.GET("/api/jobs") });
+  };
+  const discard = () =>
+    act.mutate({
+      call: () => api.POST("/api/documents/discard", { body: { documents: ids } }),
+      after: () => {
+        onClear();
+        message.success(
+          <span>
+            {ids.length === 1 ? "1 paper lies" : `${ids.length} papers lie`} in the wastebasket.{" "}
+            <button type="button" className="linklike" onClick={putBack}>
+              Undo
+            </button>
+          </span>,
+          10,
+        );
+      },
+    });
+  return (
+    <div className="chosen-bar" role="toolbar" aria-label="Chosen papers">
+      <strong className="tabular">{papers.length} chosen</strong>
+      <Button
+        size="small"
+        onClick={() =>
+          act.mutate({
+            call: () => api.POST("/api/zips", { body: { documents: ids } }),
+            said: "The ZIP is being made; it can be fetched at the top once it is ready.",
+          })
+        }
+      >
+        ZIP
+      </Button>
+      {mayChange && (
+        <>
+          <Button size="small" onClick={() => setDialog("details")}>
+            Change
+          </Button>
+          <Button size="small" onClick={() => setDialog("file")}>
+            To another file
+          </Button>
+          <Button size="small" onClick={discard}>
+            Throw away
+          </Button>
+        </>
+      )}
+      <Button size="small" type="text" aria-label="Choose none" onClick={onClear}>
+        ×
+      </Button>
+      {dialog === "details" && (
+        <SharedDetailsModal ids={ids} names={papers.map((p) => p.name)} onClose={close} onDone={onClear} />
+      )}
+      {dialog === "file" && <ToFileModal ids={ids} onClose={close} onDone={onClear} />}
+    </div>
+  );
+}

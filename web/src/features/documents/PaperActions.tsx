@@ -1,0 +1,122 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { App, Button, Dropdown } from "antd";
+import { useRef, useState } from "react";
+import { useNavigate } from "react-router";
+import { api, done, type Shape, wordsOf } from "../../api/client";
+import { ShareModal } from "../portal/ShareModal";
+import { StartSigningModal } from "../signing/StartSigningModal";
+import { DetailsModal } from "./DetailsModal";
+import { openSigningOptions } from "./documentQueries";
+import { ReasonModal } from "./ReasonModal";
+import { ToFileModal } from "./ToFileModal";
+import { useNewVersion } from "./useNewVersion";
+
+type Dialog = "send-back" | "void" | "share" | "sign" | "details" | "file";
+
+/** What can be done with the paper that is read. */
+export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; file: Shape<"FileAnswer"> }) {
+  const [dialog, setDialog] = useState<Dialog | null>(null);
+  const picker = useRef<HTMLInputElement>(null);
+  const { message } = App.useApp();
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const signing = useQuery(openSigningOptions(paper.id));
+  const params = { path: { id: paper.id } };
+  const act = useMutation({
+    mutationFn: (call: () => Promise<unknown>) => done(call()),
+    onSuccess: () => {
+      setDialog(null);
+      queries.invalidateQueries({ queryKey: ["files"] });
+    },
+    onError: (error) => message.error(wordsOf(error)),
+  });
+  const close = () => setDialog(null);
+  const renew = useNewVersion(paper.id);
+  const discard = () =>
+    act.mutate(() => api.POST("/api/documents/discard", { body: { documents: [paper.id] } }));
+  return (
+    <div className="buttons">
+      {paper.needsReview && !paper.acceptedOn && (
+        <Button
+          type="primary"
+          size="small"
+          loading={act.isPending}
+          onClick={() => act.mutate(() => api.POST("/api/documents/{id}/accept", { params }))}
+        >
+          Accept
+        </Button>
+      )}
+      {signing.data?.id && (
+        <Button type="primary" size="small" onClick={() => navigate(`/signing/${signing.data.id}`)}>
+          Go on signing
+        </Button>
+      )}
+      {!signing.data?.id && paper.unsignedBy.length > 0 && (
+        <Button type="primary" size="small" onClick={() => setDialog("sign")}>
+          Sign at the desk
+        </Button>
+      )}
+      <Button size="small" onClick={() => setDialog("share")}>
+        Share
+      </Button>
+      {paper.needsReview && !paper.sentBackOn && (
+        <Button size="small" onClick={() => setDialog("send-back")}>
+          Send back
+        </Button>
+      )}
+      <Button size="small" onClick={() => setDialog("void")}>
+        Entered in error
+      </Button>
+      <Dropdown
+        trigger={["click"]}
+        menu={{
+          items: [
+            { key: "details", label: "Change details", onClick: () => setDialog("details") },
+            { key: "version", label: "Bring a new version", onClick: () => picker.current?.click() },
+            { key: "file", label: "To another file", onClick: () => setDialog("file") },
+            { key: "discard", label: "Throw away", onClick: discard },
+          ],
+        }}
+      >
+        <Button size="small">More</Button>
+      </Dropdown>
+      <input
+        ref={picker}
+        type="file"
+        hidden
+        aria-label="Choose the new version"
+        onChange={(e) => {
+          const file = e.target.files?.[0];
+          e.target.value = "";
+          if (file) {
+            renew.mutate(file);
+          }
+        }}
+      />
+      {dialog === "details" && <DetailsModal paper={paper} onClose={close} />}
+      {dialog === "file" && <ToFileModal ids={[paper.id]} onClose={close} />}
+      <ReasonModal
+        title="Send this paper back"
+        hint="The person who brought it will read the reason."
+        okText="Send back"
+        open={dialog === "send-back"}
+        onClose={close}
+        onReason={(reason) =>
+          act.mutate(() => api.POST("/api/documents/{id}/send-back", { params, body: { reason } }))
+        }
+      />
+      <ReasonModal
+        title="Mark as entered in error"
+        hint="The paper stays in the file, struck through, and counts nowhere. This cannot be taken back."
+        okText="Mark it"
+        open={dialog === "void"}
+        onClose={close}
+        onReason={(reason) =>
+          act.mutate(() => api.POST("/api/documents/{id}/void", { params, body: { reason } }))
+        }
+      />
+      <ShareModal paper={paper} file={file} open={dialog === "share"} onClose={close} />
+      <StartSigningModal paper={paper} file={file} open={dialog === "sign"} onClose={close} />
+    </div>
+  );
+}

@@ -1,0 +1,60 @@
+import { useQuery } from "@tanstack/react-query";
+import { Button, Drawer } from "antd";
+import { useState } from "react";
+import { answer, api } from "../../api/client";
+import { moment } from "../../ui/days";
+import { Loaded } from "../../ui/Quiet";
+import { usePaperAction } from "./usePaperAction";
+
+/** The papers of a file that were thrown away, to be taken out again. */
+export function Wastebasket({ fileId, mayChange }: { fileId: string; mayChange: boolean }) {
+  const [open, setOpen] = useState(false);
+  const papers = useQuery({
+    queryKey: ["files", fileId, "wastebasket"],
+    queryFn: () => answer(api.GET("/api/files/{fileId}/wastebasket", { params: { path: { fileId } } })),
+  });
+  const act = usePaperAction();
+  if (!papers.data || papers.data.length === 0) {
+    return null;
+  }
+  return (
+    <>
+      <button type="button" className="linklike basket-line" onClick={() => setOpen(true)}>
+        Wastebasket {papers.data.length}
+      </button>
+      <Drawer title="Wastebasket" open={open} onClose={() => setOpen(false)}>
+        <Loaded query={papers}>
+          {(list) => (
+            <ul className="plain-list basket">
+              {list.map((paper) => (
+                <li key={paper.id}>
+                  <div>
+                    <strong>{paper.name}</strong>
+                    <div className="muted">
+                      thrown away by {paper.discardedBy}, {moment(paper.discardedAt)}
+                    </div>
+                  </div>
+                  {mayChange && (
+                    <Button
+                      size="small"
+                      aria-label={`Take out ${paper.name}`}
+                      onClick={() =>
+                        act.mutate({
+                          call: () =>
+                            api.POST("/api/documents/{id}/restore", { params: { path: { id: paper.id } } }),
+                          said: "It is back in the file.",
+                        })
+                      }
+                    >
+                      Take out
+                    </Button>
+                  )}
+                </li>
+              ))}
+            </ul>
+          )}
+        </Loaded>
+      </Drawer>
+    </>
+  );
+}
