@@ -8,6 +8,7 @@ import { isOpen } from "../../ui/statuses";
 import { ChosenBar } from "../documents/ChosenBar";
 import { Wastebasket } from "../documents/Wastebasket";
 import "./coverage.css";
+import { useNarrowedPapers } from "../wholefile/wholeFileQueries";
 import { ChosenPapers, PaperLine } from "./PaperLine";
 import { SectionMark } from "./SectionMark";
 import { SlotLine } from "./SlotLine";
@@ -22,10 +23,18 @@ export function LedgerList({ file, ledger }: LedgerListProps) {
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const mayChange = useMayChange();
   const { on: today } = useAsOf();
+  const found = useNarrowedPapers(file.id);
   const open = ledger.sections.flatMap((s) => s.slots).filter((s) => isOpen(s.status)).length;
   const sections = ledger.sections
-    .map((s) => ({ ...s, slots: s.slots.filter((slot) => narrowing === "all" || isOpen(slot.status)) }))
+    .map((s) => ({
+      ...s,
+      slots: s.slots
+        .filter((slot) => narrowing === "all" || isOpen(slot.status))
+        .map((slot) => (found ? { ...slot, papers: slot.papers.filter((p) => found.has(p.id)) } : slot))
+        .filter((slot) => !found || slot.papers.length > 0),
+    }))
     .filter((s) => s.slots.length > 0);
+  const others = ledger.otherPapers.filter((p) => !found || found.has(p.id));
   const allFolded = sections.length > 0 && sections.every((s) => folded.includes(s.code));
   const all = [
     ...ledger.sections.flatMap((x) => x.slots.flatMap((slot) => slot.papers)),
@@ -78,14 +87,14 @@ export function LedgerList({ file, ledger }: LedgerListProps) {
               ))}
           </div>
         ))}
-        {narrowing === "all" && ledger.otherPapers.length > 0 && (
+        {narrowing === "all" && others.length > 0 && (
           <>
             <div className="ledger-section">
               <h3>Other papers</h3>
-              <span className="muted tabular">{ledger.otherPapers.length}</span>
+              <span className="muted tabular">{others.length}</span>
             </div>
             <div className="slot">
-              {ledger.otherPapers.map((paper) => (
+              {others.map((paper) => (
                 <PaperLine key={paper.id} paper={paper} />
               ))}
             </div>

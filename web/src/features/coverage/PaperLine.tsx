@@ -27,7 +27,10 @@ export function PaperLine({ paper }: { paper: Shape<"LedgerPaper"> }) {
       const params = new URLSearchParams(before);
       params.set("paper", paper.id);
       params.delete("beside");
-      params.set("view", "read");
+      // whoever reads the whole file goes on in it
+      if (params.get("view") !== "whole") {
+        params.set("view", "read");
+      }
       return params;
     });
   const voided = paper.state === "voided";

@@ -41,7 +41,7 @@ export function ChosenBar({ papers, mayChange, onClear }: ChosenBarProps) {
       },
     });
   return (
-    <div className="chosen-bar" role="toolbar" aria-label="Chosen papers">
+    <div className="ledger-chosen" role="toolbar" aria-label="Chosen papers">
       <strong className="tabular">{papers.length} chosen</strong>
       <Button
         size="small"

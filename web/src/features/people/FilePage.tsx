@@ -16,6 +16,7 @@ import { LedgerList } from "../coverage/LedgerList";
 import { LinesView } from "../coverage/LinesView";
 import { ReadView } from "../documents/ReadView";
 import { SharedView } from "../portal/SharedView";
+import { WholeFile } from "../wholefile/WholeFile";
 import { DetailsView } from "./DetailsView";
 import { fileOptions, ledgerOptions } from "./fileQueries";
 import "./people.css";
@@ -158,6 +159,7 @@ function Views({ file, ledger }: { file: File; ledger?: LedgerData }) {
         items={[
           { key: "lines", label: "Lines" },
           { key: "read", label: "Read" },
+          { key: "whole", label: "Whole file" },
           { key: "details", label: "Details" },
           { key: "trail", label: "Trail" },
           { key: "shared", label: "Shared" },
@@ -167,6 +169,7 @@ function Views({ file, ledger }: { file: File; ledger?: LedgerData }) {
       <section className="file-view-body" tabIndex={0} aria-label="Contents of the view">
         {view === "lines" && <LinesView file={file} ledger={ledger} />}
         {view === "read" && <ReadView file={file} ledger={ledger} />}
+        {view === "whole" && <WholeFile fileId={file.id} />}
         {view === "details" && <DetailsView key={file.version} file={file} />}
         {view === "trail" && <TrailView fileId={file.id} />}
         {view === "shared" && <SharedView file={file} />}

@@ -283,4 +283,28 @@ class FindTest {
                         .status())
                 .isEqualTo(422);
     }
+
+    @Test
+    void aWholeFileIsListedAndSearchedWithoutWhatMayNotBeSeen() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Wholly", null);
+        UUID hidden = filed(api, file, "tetanus", "bryony vaccination against everything in spring");
+        UUID letter = filed(api, file, "letter", "bryony hedges along the paddock, and bryony again");
+        filed(api, file, "note", "nothing of that kind stands on this note at all");
+        await().atMost(Duration.ofSeconds(20))
+                .until(() -> names(api, Map.of("words", "bryony")).size() == 2);
+        assertThat(api.get("/api/files/{id}/papers", file).<List<String>>at("$[*].state"))
+                .containsExactly("filed", "filed", "filed");
+        Api.Answer words = api.get("/api/files/{id}/words?typed=bryony", file);
+        assertThat(words.<List<Integer>>at("$[?(@.documentId=='" + letter + "')].places"))
+                .containsExactly(2);
+        assertThat(words.<List<?>>at("$")).hasSize(2);
+        Api groom = practice.colleague(null, false, true);
+        assertThat(groom.get("/api/files/{id}/papers", file).<List<?>>at("$")).hasSize(2);
+        assertThat(groom.get("/api/files/{id}/words?typed=bryony", file).body()).doesNotContain(hidden.toString());
+        assertThat(practice.colleague("Elsewhere", true, true)
+                        .get("/api/files/{id}/papers", file)
+                        .status())
+                .isEqualTo(404);
+    }
 }

@@ -123,6 +123,20 @@ public class FiledDocument {
         };
     }
 
+    /** How it stands now, in a word or two. */
+    String stateIn(PaperTypes of) {
+        if (isVoided()) {
+            return "entered in error";
+        }
+        if (decision() == Decision.SENT_BACK) {
+            return "sent back";
+        }
+        if (!unsignedBy(of).isEmpty()) {
+            return "unsigned";
+        }
+        return of.needsReview() && decision() == Decision.NONE ? "in review" : "filed";
+    }
+
     /** The signers its types ask for who have not signed. */
     public List<Signer> unsignedBy(PaperTypes of) {
         return unsignedBy(of, LocalDate.MAX);

@@ -5,6 +5,7 @@ import app.denfold.server.access.Viewer;
 import app.denfold.server.documents.DocumentVersion;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
+import app.denfold.server.documents.PapersOfFile;
 import app.denfold.server.people.Files;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.problems.Refusal;
@@ -15,6 +16,7 @@ import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -44,6 +46,7 @@ class FindController {
     private final WordsOnPages words;
     private final SavedSearches saved;
     private final FoundCsv csv;
+    private final PapersOfFile papersOfFile;
     private final Documents documents;
     private final Files files;
 
@@ -53,6 +56,7 @@ class FindController {
             WordsOnPages words,
             SavedSearches saved,
             FoundCsv csv,
+            PapersOfFile papersOfFile,
             Documents documents,
             Files files) {
         this.find = find;
@@ -60,6 +64,7 @@ class FindController {
         this.words = words;
         this.saved = saved;
         this.csv = csv;
+        this.papersOfFile = papersOfFile;
         this.documents = documents;
         this.files = files;
     }
@@ -164,6 +169,29 @@ class FindController {
             throw Refusal.notFound("version");
         }
         return words.in(versions.get(number - 1).sha256(), criteria.wanted());
+    }
+
+    /** @param places how many there are */
+    record WordsInFile(UUID documentId, int places, List<WordsOnPages.PageWords> pages) {}
+
+    /** Where in the newest versions of a file's papers the words stand; papers without them are left out. */
+    @GetMapping("/api/files/{id}/words")
+    @Transactional(readOnly = true)
+    List<WordsInFile> wordsInFile(Viewer viewer, @PathVariable UUID id, @RequestParam String typed) {
+        WantedWords wanted = FindCriteria.ofWords(typed).wanted();
+        Map<String, List<UUID>> byHash = new HashMap<>();
+        List<UUID> ids = papersOfFile.of(viewer, id).stream()
+                .map(PapersOfFile.PaperInFile::id)
+                .toList();
+        for (FiledDocument document : documents.visible(viewer, ids)) {
+            byHash.computeIfAbsent(document.latest().sha256(), h -> new ArrayList<>())
+                    .add(document.id());
+        }
+        return words.in(byHash.keySet(), wanted).entrySet().stream()
+                .flatMap(e -> byHash.get(e.getKey()).stream()
+                        .map(d -> new WordsInFile(
+                                d, e.getValue().places(), e.getValue().pages())))
+                .toList();
     }
 
     @GetMapping("/api/saved-searches")

@@ -7,6 +7,7 @@ import app.denfold.server.reading.ReadPage;
 import app.denfold.server.reading.Readings;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -58,7 +59,27 @@ public class WordsOnPages {
     public PaperWords in(String sha256, WantedWords wanted) {
         List<ReadPage> pages = readings.pages(sha256);
         boolean isRead = readings.progress(List.of(sha256)).values().stream().allMatch(Readings.Progress::isOver);
-        FoundWords.Matching matching = matching(pages, words.of(wanted).asked());
+        return in(pages, matching(pages, words.of(wanted).asked()), isRead);
+    }
+
+    /** The same for several papers at once, by their hashes; those that hold none of the words are left out. */
+    @Transactional(readOnly = true)
+    public Map<String, PaperWords> in(Collection<String> hashes, WantedWords wanted) {
+        Map<String, List<ReadPage>> papers = readings.pages(hashes);
+        FoundWords.Matching matching = matching(
+                papers.values().stream().flatMap(List::stream).toList(),
+                words.of(wanted).asked());
+        Map<String, PaperWords> found = new HashMap<>();
+        papers.forEach((sha256, pages) -> {
+            PaperWords paper = in(pages, matching, true);
+            if (paper.places() > 0) {
+                found.put(sha256, paper);
+            }
+        });
+        return found;
+    }
+
+    private static PaperWords in(List<ReadPage> pages, FoundWords.Matching matching, boolean isRead) {
         List<PageWords> found = new ArrayList<>();
         List<Integer> unreadable = new ArrayList<>();
         int count = 0;

@@ -1,0 +1,46 @@
+import { describe, expect, it } from "vitest";
+import { countsOf, filtered, NO_FILTERS, type PaperInFile } from "./wholeFileQueries";
+
+const paper = (id: string, documentDate: string, more: Partial<PaperInFile> = {}): PaperInFile => ({
+  id,
+  name: `Letter ${id}`,
+  typeLabels: ["Letter"],
+  documentDate,
+  state: "filed",
+  filedBy: "Ottilie Brandmoor",
+  version: 1,
+  mediaType: "application/pdf",
+  pages: 1,
+  ...more,
+});
+
+const PAPERS = [
+  paper("c", "2026-05-01", { state: "entered in error" }),
+  paper("b", "2025-03-02", { typeLabels: ["Invoice", "Letter"], filedBy: "Zuri Mbeya-Holt" }),
+  paper("a", "2024-01-15"),
+];
+
+describe("reading a whole file", () => {
+  it("puts papers in the order of their days", () => {
+    expect(filtered(PAPERS, NO_FILTERS).map((p) => p.id)).toEqual(["a", "b", "c"]);
+  });
+
+  it("narrows by each filter, ends inclusive", () => {
+    const ids = (part: Partial<typeof NO_FILTERS>) =>
+      filtered(PAPERS, { ...NO_FILTERS, ...part }).map((p) => p.id);
+    expect(ids({ title: " LETTER B" })).toEqual(["b"]);
+    expect(ids({ from: "2025-03-02" })).toEqual(["b", "c"]);
+    expect(ids({ to: "2025-03-02" })).toEqual(["a", "b"]);
+    expect(ids({ states: ["entered in error"] })).toEqual(["c"]);
+    expect(ids({ types: ["Invoice"] })).toEqual(["b"]);
+    expect(ids({ years: ["2024", "2026"] })).toEqual(["a", "c"]);
+    expect(ids({ authors: ["Zuri Mbeya-Holt"], states: ["sent back"] })).toEqual([]);
+  });
+
+  it("counts values, a paper of two types under both", () => {
+    expect(countsOf(PAPERS, (p) => p.typeLabels)).toEqual([
+      ["Letter", 3],
+      ["Invoice", 1],
+    ]);
+  });
+});
