@@ -5,10 +5,15 @@ import { SharedDetailsModal } from "./SharedDetailsModal";
 import { ToFileModal } from "./ToFileModal";
 import { usePaperAction } from "./usePaperAction";
 
-type ChosenBarProps = { papers: { id: string; name: string }[]; mayChange: boolean; onClear: () => void };
+type ChosenBarProps = {
+  papers: { id: string; name: string }[];
+  mayChange: boolean;
+  onClear: () => void;
+  onAll?: () => void;
+};
 
 /** What can be done with several chosen papers at once. */
-export function ChosenBar({ papers, mayChange, onClear }: ChosenBarProps) {
+export function ChosenBar({ papers, mayChange, onClear, onAll }: ChosenBarProps) {
   const [dialog, setDialog] = useState<"details" | "file">();
   const { message } = App.useApp();
   const act = usePaperAction();
@@ -66,6 +71,11 @@ export function ChosenBar({ papers, mayChange, onClear }: ChosenBarProps) {
             Throw away
           </Button>
         </>
+      )}
+      {onAll && (
+        <Button size="small" type="link" onClick={onAll}>
+          Choose all shown
+        </Button>
       )}
       <Button size="small" type="text" aria-label="Choose none" onClick={onClear}>
         ×

@@ -49,8 +49,9 @@ export function useReadAddress(shown?: Pane) {
     words: search.get("words") ?? "",
     search: (words: string) =>
       setSearch(
-        (before) => {
-          const next = new URLSearchParams(before);
+        () => {
+          // typing may pause while something else changes the address: what stands there now goes on
+          const next = new URLSearchParams(window.location.search);
           words ? next.set("words", words) : next.delete("words");
           return next;
         },

@@ -1,10 +1,12 @@
 import { useInfiniteQuery, useQuery } from "@tanstack/react-query";
 import { Button, Checkbox, Dropdown, Select } from "antd";
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
 import { useSearchParams } from "react-router";
+import { useMayChange } from "../../ui/asOf";
 import { useKept } from "../../ui/kept";
 import { Loaded, QuietEmpty } from "../../ui/Quiet";
 import { Where } from "../../ui/Where";
+import { ChosenBar } from "../documents/ChosenBar";
 import { CriteriaPanel } from "./CriteriaPanel";
 import { CHOOSABLE, type ColumnKey, DEFAULT_COLUMNS, FoundTable, GROUPS, type GroupKey } from "./FoundTable";
 import "./finding.css";
@@ -41,6 +43,8 @@ export function FindPage() {
   const sort = search.get("sort") ?? "-dated";
   const [columns, setColumns] = useKept<ColumnKey[]>("find-columns", DEFAULT_COLUMNS);
   const [group, setGroup] = useKept<GroupKey>("find-group", "none");
+  const [chosen, setChosen] = useState<string[]>([]);
+  const mayChange = useMayChange();
   const asked = !isEmpty(criteria);
   const found = useInfiniteQuery({ ...foundOptions(criteria, groupSort(group) ?? sort), enabled: asked });
   const counts = useQuery({ ...countsOptions(criteria), enabled: asked });
@@ -102,6 +106,14 @@ export function FindPage() {
           )}
           <SavedSearches onTake={set} />
         </div>
+        {chosen.length > 0 && (
+          <ChosenBar
+            papers={papers.filter((p) => chosen.includes(p.id))}
+            mayChange={mayChange}
+            onClear={() => setChosen([])}
+            onAll={() => setChosen(papers.map((p) => p.id))}
+          />
+        )}
         {leftOut.length > 0 && (
           <p className="find-note">
             {leftOut.map((w) => `“${w}”`).join(", ")} {leftOut.length === 1 ? "stands" : "stand"} in nearly
@@ -123,6 +135,8 @@ export function FindPage() {
                 <>
                   <FoundTable
                     papers={papers}
+                    chosen={chosen}
+                    onChosen={setChosen}
                     criteria={criteria}
                     columns={columns}
                     group={group}

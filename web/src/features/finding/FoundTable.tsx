@@ -75,10 +75,12 @@ type FoundTableProps = {
   columns: ColumnKey[];
   group: GroupKey;
   counts?: Counts;
+  chosen: string[];
+  onChosen: (ids: string[]) => void;
 };
 
 /** Found papers with the place where the words stand; choosing one opens it there. */
-export function FoundTable({ papers, criteria, columns, group, counts }: FoundTableProps) {
+export function FoundTable({ papers, criteria, columns, group, counts, chosen, onChosen }: FoundTableProps) {
   const navigate = useNavigate();
   const words = wordsOfAll(criteria);
   const ids = papers.map((p) => p.id).slice(0, 100);
@@ -128,6 +130,15 @@ export function FoundTable({ papers, criteria, columns, group, counts }: FoundTa
       columns={table}
       dataSource={lines}
       pagination={false}
+      rowSelection={{
+        selectedRowKeys: chosen,
+        hideSelectAll: true,
+        onChange: (keys) => onChosen(keys.map(String).filter((key) => papers.some((p) => p.id === key))),
+        getCheckboxProps: (line) =>
+          isHeading(line)
+            ? { disabled: true, className: "find-no-choice" }
+            : { "aria-label": `Choose ${line.name}`, title: "" },
+      }}
       sticky
       rowClassName={(line) => (isHeading(line) ? "find-heading" : "")}
       onRow={(line) => (isHeading(line) ? {} : { onClick: () => open(line) })}

@@ -175,8 +175,9 @@ function useFollowing(flow: React.RefObject<HTMLElement | null>) {
       if (id && id !== told.current) {
         told.current = id;
         setParams(
-          (before) => {
-            const next = new URLSearchParams(before);
+          () => {
+            // what stands in the address now, not when the scrolling began
+            const next = new URLSearchParams(window.location.search);
             next.set("paper", id);
             next.delete("beside");
             return next;

@@ -9,8 +9,8 @@ interface PaperReadingRepository extends CrudRepository<PaperReading, String> {
 
     /** Hashes of papers to be read, the longest waiting first. */
     @Query("select r.sha256 from PaperReading r where r.state = app.denfold.server.reading.PaperReading.State.QUEUED"
-            + " order by r.filed, r.askedAt limit 8")
-    List<String> findQueued();
+            + " and (:alsoFiled = true or r.filed = false) order by r.filed, r.askedAt limit 8")
+    List<String> findQueued(boolean alsoFiled);
 
     @Query("select count(r) > 0 from PaperReading r where r.sha256 = :sha256"
             + " and r.state = app.denfold.server.reading.PaperReading.State.QUEUED")

@@ -68,13 +68,17 @@ class ReadPapersJob {
         this.settings = new Settings(recognise, languages);
     }
 
-    /** Reads until nothing waits that no other reader holds. */
-    void drain() {
+    /**
+     * Reads until nothing waits that no other reader holds.
+     *
+     * @param alsoFiled whether papers are read as well that lie in files already; nobody waits for those
+     */
+    void drain(boolean alsoFiled) {
         try (Connection session = database.getConnection()) {
             boolean reads = true;
             while (reads) {
                 reads = false;
-                for (String sha256 : readings.findQueued()) {
+                for (String sha256 : readings.findQueued(alsoFiled)) {
                     reads |= readUnlessHeld(session, sha256);
                 }
             }
@@ -142,24 +146,27 @@ class ReadPapersJob {
         });
     }
 
-    /** Two readers, for the two processors of a small server; each is a task of its own, so that several nodes share the work. */
+    /**
+     * Two readers, for the two processors of a small server; each is a task of its own, so that several nodes share the
+     * work. The second is kept for papers that arrive.
+     */
     @Configuration
     static class Registered {
         private static final Duration PAUSE = Duration.ofMillis(500);
 
         @Bean
         Task<Void> firstReader(ObjectProvider<ReadPapersJob> job) {
-            return reader(1, job);
+            return reader(1, job, true);
         }
 
         @Bean
         Task<Void> secondReader(ObjectProvider<ReadPapersJob> job) {
-            return reader(2, job);
+            return reader(2, job, false);
         }
 
-        private static Task<Void> reader(int number, ObjectProvider<ReadPapersJob> job) {
+        private static Task<Void> reader(int number, ObjectProvider<ReadPapersJob> job, boolean alsoFiled) {
             return Tasks.recurring("read-papers-" + number, Schedules.fixedDelay(PAUSE))
-                    .execute((instance, context) -> job.getObject().drain());
+                    .execute((instance, context) -> job.getObject().drain(alsoFiled));
         }
     }
 }
