@@ -21,13 +21,11 @@ class Shots {
         try (Chromium chromium = new Chromium()) {
             Page page = chromium.desk(address);
             page.navigate("/");
-            take(page, "sign-in");
             Desk desk = new Desk(page);
             desk.signIn("ottilie@oakhollin.example");
             page.waitForURL("**/today");
             open(page, "/today", "today");
             open(page, "/set-up/checklists/employees", "set-up-checklist");
-            open(page, "/set-up/types/first-aid", "set-up-type");
             coverage(page);
             open(page, "/files", "files");
             desk.button("New file").click();
@@ -40,7 +38,13 @@ class Shots {
             open(page, "/files/" + file + "?paper=" + firstAid, "file-read");
             open(page, "/files/" + file, "file-lines");
             open(page, "/files/" + file + "?view=trail", "file-trail");
-            open(page, "/files/" + first(page, "/api/board?text=edie", "$.rows[*].id") + "?view=shared", "file-shared");
+            String passport = first(page, ledger, "$..slots[?(@.requirement=='identity')].papers[0].id");
+            open(
+                    page,
+                    "/files/" + file + "?view=read&words=korhola&paper=" + firstAid + "&beside=" + passport,
+                    "file-beside");
+            open(page, "/files/" + file + "?view=whole&words=course", "file-whole");
+            open(page, "/find?for=%7B%22words%22%3A%22certificate%20course%22%7D", "find");
             open(page, "/arrivals", "arrivals");
             arrivals(page);
             pickups(page);
