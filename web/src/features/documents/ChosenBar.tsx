@@ -1,12 +1,13 @@
 import { App, Button } from "antd";
 import { useState } from "react";
 import { api, done, wordsOf } from "../../api/client";
+import { ReasonModal } from "./ReasonModal";
 import { SharedDetailsModal } from "./SharedDetailsModal";
 import { ToFileModal } from "./ToFileModal";
 import { usePaperAction } from "./usePaperAction";
 
 type ChosenBarProps = {
-  papers: { id: string; name: string }[];
+  papers: { id: string; name: string; state?: string }[];
   mayChange: boolean;
   onClear: () => void;
   onAll?: () => void;
@@ -14,10 +15,11 @@ type ChosenBarProps = {
 
 /** What can be done with several chosen papers at once. */
 export function ChosenBar({ papers, mayChange, onClear, onAll }: ChosenBarProps) {
-  const [dialog, setDialog] = useState<"details" | "file">();
+  const [dialog, setDialog] = useState<"details" | "file" | "send-back">();
   const { message } = App.useApp();
   const act = usePaperAction();
   const ids = papers.map((p) => p.id);
+  const inReview = papers.every((p) => p.state === "in review");
   const close = () => setDialog(undefined);
   const putBack = async () => {
     for (const id of ids) {
@@ -61,6 +63,26 @@ export function ChosenBar({ papers, mayChange, onClear, onAll }: ChosenBarProps)
       </Button>
       {mayChange && (
         <>
+          {inReview && (
+            <>
+              <Button
+                size="small"
+                type="primary"
+                onClick={() =>
+                  act.mutate({
+                    call: () => api.POST("/api/documents/accept", { body: { documents: ids } }),
+                    said: ids.length === 1 ? "Accepted." : `Accepted ${ids.length} papers.`,
+                    after: onClear,
+                  })
+                }
+              >
+                Accept
+              </Button>
+              <Button size="small" onClick={() => setDialog("send-back")}>
+                Send back
+              </Button>
+            </>
+          )}
           <Button size="small" onClick={() => setDialog("details")}>
             Change
           </Button>
@@ -83,6 +105,23 @@ export function ChosenBar({ papers, mayChange, onClear, onAll }: ChosenBarProps)
       {dialog === "details" && (
         <SharedDetailsModal ids={ids} names={papers.map((p) => p.name)} onClose={close} onDone={onClear} />
       )}
+      <ReasonModal
+        title={ids.length === 1 ? "Send this paper back" : `Send ${ids.length} papers back`}
+        hint="Whoever brought them will read the reason."
+        okText="Send back"
+        open={dialog === "send-back"}
+        onClose={close}
+        onReason={(reason) =>
+          act.mutate({
+            call: () => api.POST("/api/documents/send-back", { body: { documents: ids, reason } }),
+            said: "Sent back.",
+            after: () => {
+              close();
+              onClear();
+            },
+          })
+        }
+      />
       {dialog === "file" && <ToFileModal ids={ids} onClose={close} onDone={onClear} />}
     </div>
   );

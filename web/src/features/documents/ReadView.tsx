@@ -11,6 +11,7 @@ import "./documents.css";
 import { neighbour, readAddress } from "../finding/foundTrail";
 import { PaperReader, type ReaderHandle } from "../reading/PaperReader";
 import type { Zoom } from "../reading/placing";
+import { differencesOptions } from "../reading/readingQueries";
 import { documentOptions } from "./documentQueries";
 import { PaperCard } from "./PaperCard";
 import { draggedPaper, LEAST_WIDTH, type Pane, useReadAddress } from "./readAddress";
@@ -97,6 +98,7 @@ function Panes({ panes, file, ledger, room }: PanesProps) {
       }
     });
   };
+  const compared = useDifferences(shown);
   return (
     <div
       className={several ? "panes" : "panes alone"}
@@ -108,6 +110,7 @@ function Panes({ panes, file, ledger, room }: PanesProps) {
           pane={pane}
           place={i}
           several={several}
+          differences={compared?.[i]}
           file={file}
           ledger={ledger}
           linked={linked}
@@ -124,7 +127,29 @@ function Panes({ panes, file, ledger, room }: PanesProps) {
   );
 }
 
+type DifferencesOfPane = { kind: "gone" | "new"; pages: Shape<"PageWords">[] };
+
+/** For two versions of one paper beside each other: in each the words that the other does not have. */
+function useDifferences(panes: Pane[]): DifferencesOfPane[] | undefined {
+  const [first, second] = panes;
+  const document = useQuery({ ...documentOptions(first?.id ?? ""), enabled: first !== undefined }).data;
+  const newest = document?.versions.length ?? 0;
+  const [a, b] = [first?.version ?? newest, second?.version ?? newest];
+  const isOne = panes.length === 2 && first?.id === second?.id && a !== b && newest > 0;
+  const found = useQuery({
+    ...differencesOptions(first?.id ?? "", Math.min(a, b), Math.max(a, b)),
+    enabled: isOne,
+  }).data;
+  if (!isOne || !found) {
+    return undefined;
+  }
+  const older: DifferencesOfPane = { kind: "gone", pages: found.before };
+  const newer: DifferencesOfPane = { kind: "new", pages: found.after };
+  return a < b ? [older, newer] : [newer, older];
+}
+
 type PaneProps = {
+  differences?: DifferencesOfPane;
   pane: Pane;
   place: number;
   several: boolean;
@@ -145,6 +170,7 @@ function PaneOf(props: PaneProps) {
 
 function OnePane({
   paper,
+  differences,
   pane,
   place,
   several,
@@ -229,6 +255,7 @@ function OnePane({
         words={address.words}
         onWords={address.search}
         onBeyond={beyond}
+        differences={differences}
         mayChange={mayChange && !paper.voidedOn}
         onPlace={onPlace}
         tools={several ? undefined : tools}

@@ -27,6 +27,7 @@ const SORTS = [
   { value: "-dated", label: "newest date first" },
   { value: "dated", label: "oldest date first" },
   { value: "-stored", label: "filed last first" },
+  { value: "received", label: "longest waiting first" },
   { value: "person", label: "by person" },
   { value: "type", label: "by type" },
   { value: "name", label: "by name" },

@@ -1,9 +1,13 @@
 type Place = { label: string; to: string; words: string; administrators?: boolean };
 
+/** Papers that wait for review, the longest waiting first. */
+export const REVIEW = `/find?${new URLSearchParams({ for: JSON.stringify({ states: ["in review"] }), sort: "received" })}`;
+
 const PLACES: Place[] = [
   { label: "Today", to: "/today", words: "today waiting" },
   { label: "Files", to: "/files", words: "files people persons" },
   { label: "Find", to: "/find", words: "find search papers" },
+  { label: "Papers to review", to: REVIEW, words: "review papers accept" },
   { label: "Arrivals", to: "/arrivals", words: "arrivals post scans filing" },
   { label: "Coverage", to: "/coverage", words: "coverage board missing expiring" },
   { label: "Set-up", to: "/set-up", words: "set-up settings", administrators: true },

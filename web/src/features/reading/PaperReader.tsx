@@ -11,7 +11,7 @@ import { asTurn, type Zoom } from "./placing";
 import { ReaderTools } from "./ReaderTools";
 import "./reading.css";
 import { Recording } from "./Recording";
-import { type At, placesOf, wordsOptions } from "./readingQueries";
+import { type At, type PageWords, placesOf, wordsOptions } from "./readingQueries";
 import { SheetTable } from "./SheetTable";
 import { WordMarks } from "./WordMarks";
 
@@ -31,6 +31,8 @@ type PaperReaderProps = {
   onWords: (words: string) => void;
   /** Asked for when the places of this paper are at their end. */
   onBeyond?: (step: 1 | -1) => boolean;
+  /** Words in which it differs from another version. */
+  differences?: { kind: "gone" | "new"; pages: PageWords[] };
   mayChange: boolean;
   tools?: ReactNode;
   onPlace?: (place: number) => void;
@@ -70,6 +72,7 @@ export function PaperReader(props: PaperReaderProps) {
     words,
     onWords,
     onBeyond,
+    differences,
     mayChange,
     tools,
     onPlace,
@@ -155,11 +158,20 @@ export function PaperReader(props: PaperReaderProps) {
             onScale={setScale}
             onPlace={onPlace}
             over={(n) => (
-              <WordMarks
-                words={words.trim() ? found.data?.pages.find((p) => p.page === n) : undefined}
-                turn={isTurned(n)}
-                chosen={here?.page === n ? here.place : undefined}
-              />
+              <>
+                {differences && (
+                  <WordMarks
+                    words={differences.pages.find((p) => p.page === n)}
+                    turn={isTurned(n)}
+                    kind={differences.kind}
+                  />
+                )}
+                <WordMarks
+                  words={words.trim() ? found.data?.pages.find((p) => p.page === n) : undefined}
+                  turn={isTurned(n)}
+                  chosen={here?.page === n ? here.place : undefined}
+                />
+              </>
             )}
           />
         )}

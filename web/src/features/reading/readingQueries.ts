@@ -20,6 +20,20 @@ export const wordsOptions = (id: string, number: number, typed: string) =>
     retry: false,
   });
 
+/** In which words a version differs from an older one. */
+export const differencesOptions = (id: string, older: number, newer: number) =>
+  queryOptions({
+    queryKey: ["files", "document", id, "differences", older, newer],
+    queryFn: () =>
+      answer(
+        api.GET("/api/documents/{id}/versions/{number}/differences", {
+          params: { path: { id, number: newer }, query: { from: older } },
+        }),
+      ),
+    refetchInterval: (query) => (query.state.data?.isRead === false ? 1_500 : false),
+    retry: false,
+  });
+
 /** One place where words stand: the page, and which of its places. */
 export type At = { page: number; place: number; top: number };
 

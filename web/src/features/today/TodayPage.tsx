@@ -13,6 +13,7 @@ import { ChaseModal } from "../chasing/ChaseModal";
 import { forecastOptions } from "../coverage/boardQueries";
 import "../coverage/board.css";
 import { ForecastBars } from "../coverage/ForecastBars";
+import { REVIEW } from "../finding/places";
 import { StandingSearches } from "../finding/SavedSearches";
 import { todayOptions } from "./todayQueries";
 import "./today.css";
@@ -81,6 +82,11 @@ function Group({ title, items, today }: { title: string; items: Item[]; today: s
           <ItemLine key={`${item.action}${item.fileId}${item.documentId}`} item={item} today={today} />
         ))}
       </ul>
+      {items.some((item) => item.action === "review") && (
+        <Link className="today-more" to={REVIEW}>
+          All papers to review
+        </Link>
+      )}
       {shown.length < items.length && (
         <button type="button" className="linklike today-more" onClick={() => setAll(true)}>
           Show all {items.length}

@@ -120,6 +120,9 @@ class ReadAndFindWayTest {
         assertThat(page.locator(".pane")).hasCount(2);
         assertThat(page.locator(".pane .textLayer").first()).containsText("last page");
         assertThat(page.locator(".pane .textLayer").last()).not().containsText("last page");
+        assertThat(page.locator(".pane").first().locator(".word-marks.new span").first())
+                .isVisible();
+        assertThat(page.locator(".pane").last().locator(".word-marks.gone")).isVisible();
         page.locator(".pane-head button[aria-label^='Close']").first().click();
         assertThat(page.locator(".version-line[aria-pressed=true]")).containsText("as received");
         desk.button("restore").click();

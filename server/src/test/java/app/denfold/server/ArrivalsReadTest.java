@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
+import org.awaitility.Awaitility;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.context.ApplicationEventPublisher;
@@ -88,7 +89,9 @@ class ArrivalsReadTest {
         assertThat(detail.<String>at("$.proposals.types[0].reason")).contains("at its head");
         assertThat(detail.<String>at("$.proposals.documentDate[0].day"))
                 .isEqualTo(TODAY.minusDays(20).toString());
-        assertThat(waiting(api, "scan_p1.pdf", "personName")).containsExactly("Tamsin Proposalson");
+        // what is proposed is kept right after the reading
+        Awaitility.await().untilAsserted(() -> assertThat(waiting(api, "scan_p1.pdf", "personName"))
+                .containsExactly("Tamsin Proposalson"));
         assertThat(waiting(api, "scan_p1.pdf", "typeLabel")).containsExactly("First aid certificate");
     }
 

@@ -307,4 +307,28 @@ class FindTest {
                         .status())
                 .isEqualTo(404);
     }
+
+    @Test
+    void twoVersionsTellInWhichWordsTheyDiffer() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Differing", null);
+        UUID document = filed(api, file, "letter", "The aspen lesson begins at nine on Monday in the big hall");
+        byte[] second = Papers.pdf("The aspen lesson begins at ten on Monday in the hall with the others");
+        api.upload("/api/documents/" + document + "/versions", "b.pdf", second, Map.of());
+        String path = "/api/documents/{id}/versions/2/differences?from=1";
+        await().atMost(Duration.ofSeconds(20))
+                .until(() -> api.get(path, document).<Boolean>at("$.isRead")
+                        && api.get(path, document).<Integer>at("$.count") == 3);
+        Api.Answer differences = api.get(path, document);
+        assertThat(differences.<List<String>>at("$.before[*].places[*].text")).containsExactly("nine", "big");
+        assertThat(differences.<List<String>>at("$.after[*].places[*].text")).containsExactly("ten", "with the others");
+        List<List<Integer>> boxes = differences.at("$.after[0].places[1].boxes");
+        assertThat(boxes).hasSize(3);
+        assertThat(api.get("/api/documents/{id}/versions/2/differences?from=2", document)
+                        .<Integer>at("$.count"))
+                .isZero();
+        assertThat(api.get("/api/documents/{id}/versions/2/differences?from=3", document)
+                        .status())
+                .isEqualTo(404);
+    }
 }

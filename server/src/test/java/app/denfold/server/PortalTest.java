@@ -145,6 +145,7 @@ class PortalTest {
         String path = pattern.replace("{documentId}", document.toString())
                 .replace("/files/{id}", "/files/" + file)
                 .replace("{id}", document.toString())
+                .replace("{fileId}", file.toString())
                 .replace("{accountId}", UUID.randomUUID().toString())
                 .replaceAll("\\{[a-z]+}", "1");
         for (RequestMethod method : methods.isEmpty() ? java.util.Set.of(RequestMethod.GET) : methods) {

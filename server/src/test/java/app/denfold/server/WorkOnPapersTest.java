@@ -91,6 +91,29 @@ class WorkOnPapersTest {
     }
 
     @Test
+    void manyAreAcceptedOrSentBackAtOnceUnlessOneDoesNotWait() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Reviewed", null);
+        UUID first = api.fileNewPaper(file, "first-aid", TODAY.minusDays(5));
+        UUID second = api.fileNewPaper(file, "first-aid", TODAY.minusDays(4));
+        UUID letter = api.fileNewPaper(file, "letter", TODAY);
+        Api.Answer refused = api.post("/api/documents/accept", Map.of("documents", List.of(first, letter)));
+        assertThat(refused.status()).isEqualTo(409);
+        assertThat(refused.<String>at("$.detail")).contains("Letter").contains("Nothing was changed");
+        assertThat(api.slot(file, "first-aid")).isEqualTo("in-review");
+        Map<String, ?> without = Map.of("documents", List.of(first), "reason", " ");
+        assertThat(api.post("/api/documents/send-back", without).status()).isEqualTo(422);
+        Map<String, ?> back = Map.of("documents", List.of(first), "reason", "The second page is missing.");
+        assertThat(api.post("/api/documents/send-back", back).status()).isEqualTo(204);
+        assertThat(api.post("/api/documents/accept", Map.of("documents", List.of(second)))
+                        .status())
+                .isEqualTo(204);
+        assertThat(api.slot(file, "first-aid")).isEqualTo("on-file");
+        assertThat(api.get("/api/documents/{id}", first).<String>at("$.sentBackReason"))
+                .isEqualTo("The second page is missing.");
+    }
+
+    @Test
     void aNewVersionKeepsTheOldOneAndAnOldOneCanBeTheNewestAgain() throws Exception {
         Api api = practice.administrator();
         UUID file = api.newEmployee("Versioned", null);

@@ -160,6 +160,41 @@ public class ChangeDocuments {
         });
     }
 
+    /**
+     * Accepts papers that wait for review: all of them, or none.
+     *
+     * @throws Refusal naming one that does not wait for review or may not be changed
+     */
+    @Transactional
+    public void acceptAll(Viewer viewer, List<UUID> ids) {
+        each(ids, id -> {
+            requireInReview(viewer, id);
+            documents.accept(viewer, id);
+            return id;
+        });
+    }
+
+    /** Sends papers back that wait for review, each with the same words: all of them, or none. */
+    @Transactional
+    public void sendBackAll(Viewer viewer, List<UUID> ids, String reason) {
+        each(ids, id -> {
+            requireInReview(viewer, id);
+            documents.sendBack(viewer, id, reason);
+            return id;
+        });
+    }
+
+    private void requireInReview(Viewer viewer, UUID id) {
+        FiledDocument document = documents.visible(viewer, id);
+        boolean waits = catalog.types(document.types()).needsReview()
+                && document.decision() == FiledDocument.Decision.NONE
+                && !document.isVoided();
+        if (!waits) {
+            throw Refusal.conflict(
+                    "not-in-review", "“" + document.name() + "” does not wait for review. Nothing was changed.");
+        }
+    }
+
     private <T> List<T> each(List<UUID> ids, Function<UUID, T> change) {
         if (ids.isEmpty() || ids.size() > MOST_AT_ONCE) {
             throw Refusal.invalid("documents", "Choose from 1 to " + MOST_AT_ONCE + " papers.");

@@ -98,6 +98,20 @@ class ChangeDocumentsController {
         wastebasket.discard(viewer, body.documents());
     }
 
+    @PostMapping("/api/documents/accept")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void acceptAll(Viewer viewer, @Valid @RequestBody ChosenPapers body) {
+        change.acceptAll(viewer, body.documents());
+    }
+
+    record SendBackRequest(@NotNull List<UUID> documents, String reason) {}
+
+    @PostMapping("/api/documents/send-back")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void sendBackAll(Viewer viewer, @Valid @RequestBody SendBackRequest body) {
+        change.sendBackAll(viewer, body.documents(), body.reason());
+    }
+
     @GetMapping("/api/files/{fileId}/wastebasket")
     List<Wastebasket.DiscardedPaper> wastebasket(Viewer viewer, @PathVariable UUID fileId) {
         return wastebasket.of(viewer, fileId);

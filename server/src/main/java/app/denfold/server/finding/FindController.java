@@ -44,6 +44,7 @@ class FindController {
     private final FindPapers find;
     private final SuggestPapers suggest;
     private final WordsOnPages words;
+    private final VersionDifferences differences;
     private final SavedSearches saved;
     private final FoundCsv csv;
     private final PapersOfFile papersOfFile;
@@ -54,6 +55,7 @@ class FindController {
             FindPapers find,
             SuggestPapers suggest,
             WordsOnPages words,
+            VersionDifferences differences,
             SavedSearches saved,
             FoundCsv csv,
             PapersOfFile papersOfFile,
@@ -62,6 +64,7 @@ class FindController {
         this.find = find;
         this.suggest = suggest;
         this.words = words;
+        this.differences = differences;
         this.saved = saved;
         this.csv = csv;
         this.papersOfFile = papersOfFile;
@@ -169,6 +172,19 @@ class FindController {
             throw Refusal.notFound("version");
         }
         return words.in(versions.get(number - 1).sha256(), criteria.wanted());
+    }
+
+    /** In which words a version differs from an older one. @param from number of the older one */
+    @GetMapping("/api/documents/{id}/versions/{number}/differences")
+    @Transactional(readOnly = true)
+    VersionDifferences.Differences differences(
+            Viewer viewer, @PathVariable UUID id, @PathVariable int number, @RequestParam int from) {
+        List<DocumentVersion> versions = documents.visible(viewer, id).versions();
+        if (from < 1 || number < 1 || from > versions.size() || number > versions.size()) {
+            throw Refusal.notFound("version");
+        }
+        return differences.between(
+                versions.get(from - 1).sha256(), versions.get(number - 1).sha256());
     }
 
     /** @param places how many there are */

@@ -99,7 +99,7 @@ public class WordsOnPages {
         return new PaperWords(count, found, unreadable, isRead);
     }
 
-    private static PlaceAnswer place(FoundWords.Place at, List<String> written, List<WordBox> boxes) {
+    static PlaceAnswer place(FoundWords.Place at, List<String> written, List<WordBox> boxes) {
         List<List<Integer>> seen = new ArrayList<>();
         if (boxes.size() == written.size()) {
             for (WordBox box : boxes.subList(at.first(), at.last() + 1)) {
