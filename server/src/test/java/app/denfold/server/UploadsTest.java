@@ -206,4 +206,13 @@ class UploadsTest {
             assertThat(refused.<String>at("$.problems[0].field")).isEqualTo("address");
         }
     }
+
+    @Test
+    void anEmptyFileIsCalledEmptyHoweverItIsSent() throws Exception {
+        Api api = practice.administrator();
+        String address = begin(api, "nothing.pdf", 0);
+        Api.Answer refused = api.post("/api/arrivals/sent", Map.of("upload", address.replaceAll(".*/", "")));
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.<String>at("$.problems[0].message")).contains("“nothing.pdf” is empty");
+    }
 }

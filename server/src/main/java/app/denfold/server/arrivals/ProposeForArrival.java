@@ -204,8 +204,7 @@ class ProposeForArrival {
             PersonFile open = files.file(arrival.fileId());
             people.put(open.id().toString(), open);
         }
-        List<KnownPerson> known =
-                people.values().stream().map(PersonFile::asKnown).toList();
+        List<KnownPerson> known = files.asKnown(people.values());
         return ProposePerson.propose(clues, known, order).stream()
                 .limit(MOST)
                 .map(p -> person(people.get(p.value()), p, arrival))

@@ -66,6 +66,14 @@ class ResumableUploads {
             if (info == null || info.isExpired()) {
                 throw Refusal.notFound("upload");
             }
+            // the library keeps no length of nothing
+            boolean hasBytes = info.getLength() != null && info.getLength() > 0;
+            if (!hasBytes && (info.getOffset() == null || info.getOffset() == 0)) {
+                throw Refusal.invalid(
+                        "file",
+                        "“" + UploadedFile.lastName(info.getFileName())
+                                + "” is empty: it holds no bytes. Scan or save it again.");
+            }
             if (info.isUploadInProgress()) {
                 throw Refusal.conflict("incomplete", "Not all of this file has arrived yet; let it go on.");
             }

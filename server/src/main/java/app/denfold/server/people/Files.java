@@ -1,5 +1,6 @@
 package app.denfold.server.people;
 
+import app.denfold.core.filing.KnownPerson;
 import app.denfold.server.access.Actor;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
@@ -29,6 +30,7 @@ public class Files {
 
     private final PersonFileRepository files;
     private final FindCandidates candidates;
+    private final ContactAddresses contacts;
     private final Kinds kinds;
     private final PersonCheck check;
     private final AuditTrail trail;
@@ -38,6 +40,7 @@ public class Files {
     Files(
             PersonFileRepository files,
             FindCandidates candidates,
+            ContactAddresses contacts,
             Kinds kinds,
             PersonCheck check,
             AuditTrail trail,
@@ -45,6 +48,7 @@ public class Files {
             ApplicationEventPublisher events) {
         this.files = files;
         this.candidates = candidates;
+        this.contacts = contacts;
         this.kinds = kinds;
         this.check = check;
         this.trail = trail;
@@ -196,8 +200,27 @@ public class Files {
     @Transactional(readOnly = true)
     public List<PersonFile> mentionedIn(String text, String sender) {
         Set<UUID> ids = new LinkedHashSet<>(candidates.byAddress(sender));
+        if (sender != null) {
+            ids.addAll(contacts.filesOf(sender));
+        }
         ids.addAll(candidates.in(text));
         return ids.isEmpty() ? List.of() : files.findByIdIn(ids);
+    }
+
+    /** These persons as proposals for a paper see them, with the addresses of those who write for them. */
+    @Transactional(readOnly = true)
+    public List<KnownPerson> asKnown(Collection<PersonFile> people) {
+        Map<UUID, List<String>> addresses =
+                contacts.of(people.stream().map(PersonFile::id).toList());
+        return people.stream()
+                .map(p -> p.asKnown(addresses.getOrDefault(p.id(), List.of())))
+                .toList();
+    }
+
+    /** Notes that somebody writes for the person from this address. */
+    @Transactional
+    public void noteContact(UUID id, String address) {
+        contacts.add(id, address);
     }
 
     /** Notes that something was done in the file. */

@@ -170,17 +170,14 @@ public class PersonFile {
         return identifiers;
     }
 
-    /** As proposals for a paper see the person. */
-    public KnownPerson asKnown() {
+    /** As proposals for a paper see the person. @param others addresses of those who write for him */
+    KnownPerson asKnown(List<String> others) {
+        List<String> addresses = new ArrayList<>(others);
+        if (email != null) {
+            addresses.add(email);
+        }
         return new KnownPerson(
-                id.toString(),
-                number,
-                givenName,
-                familyName,
-                formerNames,
-                birthDate,
-                identifiers,
-                email == null ? List.of() : List.of(email));
+                id.toString(), number, givenName, familyName, formerNames, birthDate, identifiers, addresses);
     }
 
     /** As it stands in names of documents: {@code Korhola T}. */

@@ -19,6 +19,7 @@ import jakarta.mail.internet.MimeMessage;
 import jakarta.mail.internet.MimeMultipart;
 import jakarta.mail.util.ByteArrayDataSource;
 import java.util.List;
+import java.util.Map;
 import java.util.Properties;
 import java.util.UUID;
 import org.junit.jupiter.api.AfterEach;
@@ -91,6 +92,23 @@ class ReadMailboxTest {
         assertThat(detail.<String>at("$.sender")).isEqualTo(sender);
         assertThat(detail.id("$.proposals.persons[0].fileId")).isEqualTo(file);
         assertThat(detail.<String>at("$.proposals.persons[0].reason")).contains("sent from " + sender);
+    }
+
+    @Test
+    void aGuestOfAFileWhoWritesProposesItsPerson() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Wardling", TestPractice.newAddress());
+        String guardian = TestPractice.newAddress();
+        api.post(
+                "/api/files/{id}/guests",
+                Map.of("name", "Ruth Penhallow", "email", guardian, "relation", "guardian"),
+                file);
+        deliver(guardian, "Consent", "Signed, see attached.", "consent.pdf", Papers.pdf("no name on it either"));
+        reader.look();
+        List<String> ids = api.get("/api/arrivals").at("$[?(@.fileName=='consent.pdf')].id");
+        Api.Answer detail = api.get("/api/arrivals/{id}", UUID.fromString(ids.get(0)));
+        assertThat(detail.id("$.proposals.persons[0].fileId")).isEqualTo(file);
+        assertThat(detail.<String>at("$.proposals.persons[0].reason")).contains("sent from " + guardian);
     }
 
     @Test
