@@ -9,6 +9,7 @@ import app.denfold.server.people.Files;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
+import app.denfold.server.reading.Readings;
 import jakarta.annotation.Nullable;
 import java.nio.file.Path;
 import java.time.LocalDate;
@@ -34,6 +35,7 @@ public class ChangeDocuments {
     private final Files files;
     private final Catalog catalog;
     private final Contents contents;
+    private final Readings readings;
     private final PracticeCalendar calendar;
     private final ApplicationEventPublisher events;
 
@@ -46,6 +48,7 @@ public class ChangeDocuments {
             Files files,
             Catalog catalog,
             Contents contents,
+            Readings readings,
             PracticeCalendar calendar,
             ApplicationEventPublisher events) {
         this.documents = documents;
@@ -56,6 +59,7 @@ public class ChangeDocuments {
         this.files = files;
         this.catalog = catalog;
         this.contents = contents;
+        this.readings = readings;
         this.calendar = calendar;
         this.events = events;
     }
@@ -222,6 +226,8 @@ public class ChangeDocuments {
         if (document.latest().sha256().equals(sha256)) {
             throw Refusal.invalid("file", "This is the newest version already, byte for byte.");
         }
+        // whoever brought it wants to read and compare it now
+        readings.ask(sha256);
         documents.addVersion(
                 viewer.actor(),
                 id,

@@ -183,7 +183,7 @@ class DocumentsController {
                 readings.pages(sha256).stream()
                         .map(p -> new PageText(p.page(), p.text()))
                         .toList(),
-                readings.progress(List.of(sha256)).values().stream().allMatch(Readings.Progress::isOver));
+                readings.areRead(List.of(sha256)));
     }
 
     record TurnRequest(int degrees) {}

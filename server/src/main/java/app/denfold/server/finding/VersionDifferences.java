@@ -53,8 +53,7 @@ public class VersionDifferences {
                         before.stream().map(Written::word).toList(),
                         after.stream().map(Written::word).toList())
                 .getDeltas();
-        boolean isRead =
-                readings.progress(List.of(older, newer)).values().stream().allMatch(Readings.Progress::isOver);
+        boolean isRead = readings.areRead(List.of(older, newer));
         return new Differences(
                 deltas.size(),
                 marked(before, deltas, AbstractDelta::getSource),

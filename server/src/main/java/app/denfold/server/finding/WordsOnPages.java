@@ -58,7 +58,7 @@ public class WordsOnPages {
     @Transactional(readOnly = true)
     public PaperWords in(String sha256, WantedWords wanted) {
         List<ReadPage> pages = readings.pages(sha256);
-        boolean isRead = readings.progress(List.of(sha256)).values().stream().allMatch(Readings.Progress::isOver);
+        boolean isRead = readings.areRead(List.of(sha256));
         return in(pages, matching(pages, words.of(wanted).asked()), isRead);
     }
 

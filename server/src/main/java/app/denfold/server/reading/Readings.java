@@ -71,6 +71,13 @@ public class Readings {
         return result;
     }
 
+    /** True once all of these papers were read, or could not be; one that nobody asked for yet is not. */
+    @Transactional(readOnly = true)
+    public boolean areRead(Collection<String> hashes) {
+        Map<String, Progress> known = progress(hashes);
+        return known.keySet().containsAll(hashes) && known.values().stream().allMatch(Progress::isOver);
+    }
+
     /** The pages read so far, in order. */
     @Transactional(readOnly = true)
     public List<ReadPage> pages(String sha256) {
