@@ -237,3 +237,31 @@ test("a page is split off by key, and the first one cannot be", async () => {
     expect(calls.find((c) => c.path === "/api/arrivals/a/split")?.body).toEqual({ version: 3, after: 1 }),
   );
 });
+
+test("A says what else a paper is, and it is filed as both", async () => {
+  const sure = { confidence: 0.95, preselected: true, reason: "sure" };
+  const calls = serve({
+    ...BASE,
+    "GET /api/document-types": [...TYPES, { ...TYPES[0], code: "letter", label: "Letter", fields: [] }],
+    "GET /api/arrivals": LIST,
+    "GET /api/arrivals/a": detail("a", {
+      persons: [{ fileId: "f1", name: "Edie Penhallow", number: "P-0031", ...sure }],
+      types: [{ code: "handbook", label: "Handbook receipt", ...sure }],
+      documentDate: [{ day: "2026-11-20", ...sure }],
+    }),
+    "POST /api/arrivals/a/preview": { name: "Handbook receipt", slots: [] },
+    "POST /api/arrivals/a/filing": { documentId: "d", fileId: "f1", name: "Handbook receipt" },
+  });
+  show(<ArrivalsPage />);
+  await screen.findByText(/It is also something else/);
+  expect(screen.queryByLabelText("Is also")).toBeNull();
+  fireEvent.keyDown(window, { key: "a" });
+  fireEvent.mouseDown(await screen.findByLabelText("Is also"));
+  fireEvent.click(await screen.findByText("Letter", { selector: ".ant-select-item-option-content" }));
+  fireEvent.keyDown(window, { key: "Enter" });
+  await waitFor(() =>
+    expect(calls.find((c) => c.path === "/api/arrivals/a/filing")?.body).toMatchObject({
+      details: { type: "handbook", furtherTypes: ["letter"], documentDate: "2026-11-20" },
+    }),
+  );
+});

@@ -44,6 +44,9 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
   const fields = [...new Set(types.flatMap((t) => known.find((k) => k.code === t)?.fields ?? []))];
   const values = Object.entries(fieldValues(types, mine?.draft.fields, detail));
   const draft = { ...proposed, fields: Object.fromEntries(values.filter(([name]) => fields.includes(name))) };
+  const [moreFor, setMoreFor] = useState<string>();
+  const isMore = moreFor === arrival.id;
+  const further = draft.furtherTypes ?? [];
   const [setsAside, setSetsAside] = useState(false);
   const mayChange = useQuery(meOptions).data?.mayChange ?? false;
   const preview = useQuery(previewOptions(arrival.id, draft));
@@ -75,7 +78,7 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
     ...digits(offers, 6, (type) => change({ type })),
     p: () => document.getElementById("filing-person")?.focus(),
     y: () => document.getElementById("filing-type")?.focus(),
-    a: () => document.getElementById("filing-further")?.focus(),
+    a: () => setMoreFor(arrival.id),
   });
   const dated = detail?.proposals.documentDate.find((d) => d.day === draft.documentDate);
   return (
@@ -111,13 +114,19 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
               firstDigit={6}
               onTake={(type) => change({ type })}
             />
+            {draft.type && !isMore && further.length === 0 && (
+              <button type="button" className="linklike why" onClick={() => setMoreFor(arrival.id)}>
+                It is also something else <kbd>A</kbd>
+              </button>
+            )}
           </Form.Item>
-          {draft.type && (
+          {draft.type && (isMore || further.length > 0) && (
             <Form.Item label="Is also" htmlFor="filing-further" {...told(problem, "furtherTypes")}>
               <FurtherTypes
                 id="filing-further"
                 besides={draft.type}
-                value={draft.furtherTypes ?? []}
+                focus={isMore}
+                value={further}
                 onChange={(furtherTypes) => change({ furtherTypes })}
               />
             </Form.Item>

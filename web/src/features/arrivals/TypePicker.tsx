@@ -62,10 +62,13 @@ export function FurtherTypes({
   id,
   besides,
   value,
+  focus,
   onChange,
 }: {
   id: string;
   besides: string;
+  /** Ready to be typed into at once. */
+  focus?: boolean;
   value: string[];
   onChange: (codes: string[]) => void;
 }) {
@@ -74,6 +77,7 @@ export function FurtherTypes({
     <Select
       id={id}
       mode="multiple"
+      autoFocus={focus}
       value={value}
       onChange={onChange}
       options={options.filter((o) => o.value !== besides)}
