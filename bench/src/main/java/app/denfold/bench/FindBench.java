@@ -61,7 +61,10 @@ public final class FindBench {
         int papers = arguments.length > 0 ? Integer.parseInt(arguments[0]) : 200_000;
         try (ConfigurableApplicationContext server = new SpringApplicationBuilder(DenFold.class)
                 .properties(
-                        "server.port=0", "denfold.recognition.on=false", "db-scheduler.enabled=false", "spring.main.banner-mode=off")
+                        "server.port=0",
+                        "denfold.recognition.on=false",
+                        "db-scheduler.enabled=false",
+                        "spring.main.banner-mode=off")
                 .run()) {
             server.getBean(DemoCatalog.class).load();
             server.getBean(PracticeSettings.class)
@@ -78,7 +81,10 @@ public final class FindBench {
 
     /** Words of two to four syllables; the more often a word is used the earlier it stands. */
     private static List<String> vocabulary() {
-        String[] syllables = {"ba", "con", "der", "el", "fi", "gor", "hal", "in", "ka", "lom", "mer", "no", "pas", "rid", "sel", "tu", "ver", "wen"};
+        String[] syllables = {
+            "ba", "con", "der", "el", "fi", "gor", "hal", "in", "ka", "lom", "mer", "no", "pas", "rid", "sel", "tu",
+            "ver", "wen"
+        };
         Random random = new Random(3);
         List<String> words = new ArrayList<>();
         while (words.size() < VOCABULARY) {
@@ -127,12 +133,13 @@ public final class FindBench {
     private void insert(List<UUID> people, int from, int to) {
         String document = "insert into document (id, version, file_id, type, name, document_date, received_on, source,"
                 + " filed_by, created_at) values (?, 0, ?, ?, ?, ?, ?, 'dropped', 'Ottilie Brandmoor', now())";
-        String findable = "insert into findable (document_id, file_id, types, name, document_date, received_on, stored_at,"
-                + " source, filed_by, media_type, pages, size, decision, signed_roles, fields, sha256, is_read,"
-                + " pages_without_text, is_long, is_cut, words, name_words) select ?, ?, array[?]::varchar[], ?, ?, ?, now(),"
-                + " 'dropped', 'Ottilie Brandmoor', 'application/pdf', 2, 40000, 'NONE', '{}', '{}', '', true, 0, false,"
-                + " false, to_tsvector('denfold_plain', t) || to_tsvector('denfold_words', t),"
-                + " to_tsvector('denfold_plain', ?) from (values (?)) v(t)";
+        String findable =
+                "insert into findable (document_id, file_id, types, name, document_date, received_on, stored_at,"
+                        + " source, filed_by, media_type, pages, size, decision, signed_roles, fields, sha256, is_read,"
+                        + " pages_without_text, is_long, is_cut, words, name_words) select ?, ?, array[?]::varchar[], ?, ?, ?, now(),"
+                        + " 'dropped', 'Ottilie Brandmoor', 'application/pdf', 2, 40000, 'NONE', '{}', '{}', '', true, 0, false,"
+                        + " false, to_tsvector('denfold_plain', t) || to_tsvector('denfold_words', t),"
+                        + " to_tsvector('denfold_plain', ?) from (values (?)) v(t)";
         try (Connection connection = source.getConnection();
                 PreparedStatement one = connection.prepareStatement(document);
                 PreparedStatement two = connection.prepareStatement(findable)) {
@@ -175,8 +182,7 @@ public final class FindBench {
         Random random = new Random(seed);
         List<Question> questions = new ArrayList<>();
         for (int i = 0; i < count; i++) {
-            questions.add(new Question(
-                    word(random) + " " + word(random), TYPES.get(random.nextInt(TYPES.size()))));
+            questions.add(new Question(word(random) + " " + word(random), TYPES.get(random.nextInt(TYPES.size()))));
         }
         return questions;
     }
