@@ -99,7 +99,9 @@ class ResumableUploads {
     @Scheduled(fixedDelayString = "PT1H", initialDelayString = "PT1M")
     void sweep() {
         try {
+            // the library cannot sweep folders that the first upload has yet to make
             Files.createDirectories(uploads.resolve("locks"));
+            Files.createDirectories(uploads.resolve("uploads"));
             tus.cleanup();
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
