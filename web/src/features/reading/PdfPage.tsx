@@ -46,9 +46,10 @@ export function PdfPage({ document, page, turn, width, label, onSize, onFailed }
       if (!canvas.current) {
         return;
       }
-      const task = open.render({ canvas: canvas.current, viewport });
+      // a canvas is emptied by its new size, so that comes first
       canvas.current.width = Math.ceil(viewport.width);
       canvas.current.height = Math.ceil(viewport.height);
+      const task = open.render({ canvas: canvas.current, viewport });
       end = () => {
         task.cancel();
         open.cleanup();

@@ -1,14 +1,13 @@
 import {
   BulbOutlined,
-  DownOutlined,
   LayoutOutlined,
   MinusOutlined,
   PlusOutlined,
   RotateRightOutlined,
-  UpOutlined,
 } from "@ant-design/icons";
 import { Button, Input, InputNumber, Select } from "antd";
 import { type ReactNode, useEffect, useState } from "react";
+import { PlaceSteps } from "./PlaceSteps";
 import { stepFrom, type Zoom } from "./placing";
 
 type ReaderToolsProps = {
@@ -146,20 +145,7 @@ function Words({ words, onWords, count, at, onStep, problem, note }: ReaderTools
             {problem ? "" : count === 0 ? "nowhere" : `${at + 1} of ${count}`}
             {note && <span title={note}> · {note}</span>}
           </span>
-          <Button
-            type="text"
-            size="small"
-            icon={<UpOutlined />}
-            aria-label="Place before"
-            onClick={() => onStep(-1)}
-          />
-          <Button
-            type="text"
-            size="small"
-            icon={<DownOutlined />}
-            aria-label="Next place"
-            onClick={() => onStep(1)}
-          />
+          <PlaceSteps onStep={onStep} />
         </>
       )}
     </span>

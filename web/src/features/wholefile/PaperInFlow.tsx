@@ -47,7 +47,7 @@ export function PaperInFlow({ paper, words, chosen }: PaperInFlowProps) {
                 <img
                   className="flow-page"
                   loading="lazy"
-                  src={`${base}/pages/${page}?width=900&turn=${found?.turn ?? 0}`}
+                  src={`${base}/pages/${page}?width=900&upright=true`}
                   alt={`${paper.name}, page ${page} of ${paper.pages}`}
                 />
               )}

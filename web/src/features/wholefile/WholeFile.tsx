@@ -1,4 +1,3 @@
-import { DownOutlined, UpOutlined } from "@ant-design/icons";
 import { useQuery } from "@tanstack/react-query";
 import { Button, Input, Select } from "antd";
 import { useEffect, useMemo, useRef, useState } from "react";
@@ -8,6 +7,7 @@ import { DayField } from "../../ui/DayField";
 import { day } from "../../ui/days";
 import { Loaded, QuietEmpty } from "../../ui/Quiet";
 import { useReadAddress } from "../documents/readAddress";
+import { PlaceSteps } from "../reading/PlaceSteps";
 import { PaperInFlow } from "./PaperInFlow";
 import "./wholefile.css";
 import {
@@ -100,20 +100,7 @@ function Flow({ fileId, all }: { fileId: string; all: PaperInFile[] }) {
                   ? "nowhere"
                   : `${at + 1} of ${places.length} in ${hits.size} ${hits.size === 1 ? "paper" : "papers"}`}
             </span>
-            <Button
-              type="text"
-              size="small"
-              icon={<UpOutlined />}
-              aria-label="Place before"
-              onClick={() => step(-1)}
-            />
-            <Button
-              type="text"
-              size="small"
-              icon={<DownOutlined />}
-              aria-label="Next place"
-              onClick={() => step(1)}
-            />
+            <PlaceSteps onStep={step} />
           </>
         )}
       </FilterBar>

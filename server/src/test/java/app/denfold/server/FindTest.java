@@ -240,6 +240,10 @@ class FindTest {
         assertThat(api.post("/api/find?sort=nonsense", Map.of()).status()).isEqualTo(422);
         assertThat(api.post("/api/find?limit=201", Map.of()).status()).isEqualTo(422);
         assertThat(api.get("/api/find/csv?for={x}", "{no json").status()).isEqualTo(422);
+        assertThat(api.get("/api/find/csv?for={x}", "{\"words\":\"the\"}").status())
+                .isEqualTo(422);
+        Map<String, Object> tooCommon = Map.of("name", "Common", "criteria", Map.of("words", "the"), "shared", true);
+        assertThat(api.post("/api/saved-searches", tooCommon).status()).isEqualTo(422);
     }
 
     @Test

@@ -132,6 +132,7 @@ class DocumentsController {
         return answer(viewer, documents.visible(viewer, id));
     }
 
+    /** @param turn clockwise @param upright whether the page is turned as readers see it instead */
     @GetMapping(path = "/versions/{number}/pages/{page}", produces = MediaType.IMAGE_PNG_VALUE)
     ResponseEntity<byte[]> page(
             Viewer viewer,
@@ -139,13 +140,17 @@ class DocumentsController {
             @PathVariable int number,
             @PathVariable int page,
             @RequestParam(defaultValue = "900") int width,
-            @RequestParam(defaultValue = "0") int turn) {
+            @RequestParam(defaultValue = "0") int turn,
+            @RequestParam(defaultValue = "false") boolean upright) {
         FiledDocument document = documents.visible(viewer, id);
         trail.lookedAt(viewer, document.fileId(), id, document.name());
         if (turn % 90 != 0 || turn < 0 || turn > 270) {
             throw Refusal.invalid("turn", "Pages are turned by quarters: 0, 90, 180 or 270 degrees.");
         }
-        return download.page(version(document, number).sha256(), page, width, turn);
+        String sha256 = version(document, number).sha256();
+        List<Integer> known = upright ? turns.of(sha256) : List.of();
+        boolean isKnown = page >= 1 && page <= known.size();
+        return download.page(sha256, page, width, isKnown ? known.get(page - 1) : turn);
     }
 
     /** Asks, now, whether a linked paper can be reached. */

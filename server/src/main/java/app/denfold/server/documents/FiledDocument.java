@@ -25,6 +25,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.hibernate.annotations.BatchSize;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.annotations.SQLRestriction;
 import org.hibernate.type.SqlTypes;
@@ -77,6 +78,7 @@ public class FiledDocument {
     @ElementCollection(fetch = FetchType.LAZY)
     @CollectionTable(name = "document_signature", joinColumns = @JoinColumn(name = "document_id"))
     @OrderColumn(name = "place")
+    @BatchSize(size = 500)
     private List<GivenSignature> signatures = new ArrayList<>();
 
     protected FiledDocument() {}

@@ -13,7 +13,7 @@ import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** All papers of a file for reading it as a whole, in a number of reads that does not grow with them. */
+/** All papers of a file for reading it as a whole, in few reads however many they are. */
 @Service
 public class PapersOfFile {
 

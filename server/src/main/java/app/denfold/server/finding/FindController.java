@@ -114,7 +114,8 @@ class FindController {
             HttpServletResponse response)
             throws IOException {
         FindCriteria asked = read(criteria);
-        asked.check();
+        // refused before anything is written
+        find.page(viewer, asked, sort, 0, 1);
         response.setContentType("text/csv");
         response.setCharacterEncoding(StandardCharsets.UTF_8.name());
         response.setHeader("Content-Disposition", "attachment; filename=\"papers.csv\"");

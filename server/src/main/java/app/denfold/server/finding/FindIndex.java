@@ -6,6 +6,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;
@@ -20,6 +22,8 @@ import org.springframework.transaction.support.TransactionTemplate;
  */
 @Component
 class FindIndex {
+
+    private static final Logger LOG = LoggerFactory.getLogger(FindIndex.class);
 
     /** A text vector holds at most a megabyte; real texts of this length stay below it. */
     private static final int MOST_LETTERS = 600_000;
@@ -136,11 +140,16 @@ class FindIndex {
                 Map.of("documents", documents, "upTo", upTo));
     }
 
+    /** One paper that cannot be indexed holds up no other. */
     private void index(UUID documentId) {
         try {
             index(documentId, MOST_LETTERS);
         } catch (DataAccessException tooManyWords) {
-            index(documentId, FEWER_LETTERS);
+            try {
+                index(documentId, FEWER_LETTERS);
+            } catch (DataAccessException broken) {
+                LOG.error("The document {} cannot be made findable", documentId, broken);
+            }
         }
     }
 

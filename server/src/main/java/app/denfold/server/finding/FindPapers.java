@@ -168,6 +168,14 @@ public class FindPapers {
         }
     }
 
+    /** How many there are, and nothing else. @throws Refusal when the criteria cannot be */
+    @Transactional(readOnly = true)
+    public long count(Viewer viewer, FindCriteria criteria) {
+        FindQuery.Made made = query.of(viewer, criteria);
+        Long count = sql.queryForObject("select count(*)" + made.from() + made.where(), made.parameters(), Long.class);
+        return count == null ? 0 : count;
+    }
+
     /** A value papers can have in common, and how many of the found ones have it. */
     public record ValueCount(String value, String label, long papers) {}
 

@@ -55,8 +55,7 @@ public class SavedSearches {
         return searches.findFor(viewer.accountId()).stream()
                 .filter(s -> s.place() == place)
                 .limit(12)
-                .map(s -> new SearchCount(
-                        s.id(), s.name(), papers.counts(viewer, s.criteria()).papers()))
+                .map(s -> new SearchCount(s.id(), s.name(), papers.count(viewer, s.criteria())))
                 .toList();
     }
 
@@ -69,8 +68,8 @@ public class SavedSearches {
         if (name.isEmpty() || name.length() > 80) {
             throw Refusal.invalid("name", "Give it a name of up to 80 letters.");
         }
-        details.criteria().check();
-        details.criteria().wanted();
+        // what cannot be asked is told now, not to those who look at it later
+        papers.count(viewer, details.criteria());
         SavedSearch search = searches.findByOwnerIdAndNameIgnoreCase(viewer.accountId(), name)
                 .orElseGet(() -> new SavedSearch(viewer.accountId()));
         search.take(name, details.criteria(), details.shared(), details.place());
