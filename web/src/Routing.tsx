@@ -9,6 +9,8 @@ import { SetUpPage } from "./features/catalog/SetUpPage";
 import { CoveragePage } from "./features/coverage/CoveragePage";
 import { DemoMailPage } from "./features/demo/DemoMailPage";
 import { FindPage } from "./features/finding/FindPage";
+import { DuplicatesPage } from "./features/merging/DuplicatesPage";
+import { MergePage } from "./features/merging/MergePage";
 import { FilePage } from "./features/people/FilePage";
 import { FilesPage } from "./features/people/FilesPage";
 import { PortalPage } from "./features/portal/PortalPage";
@@ -58,6 +60,8 @@ function StaffRoutes() {
         <Route path="/set-up/*" element={<SetUpPage />} />
         <Route path="/find" element={<FindPage />} />
         <Route path="/files" element={<FilesPage />} />
+        <Route path="/files/duplicates" element={<DuplicatesPage />} />
+        <Route path="/merge" element={<MergePage />} />
         <Route path="/files/:id" element={<FilePage />} />
         <Route path="/arrivals" element={<ArrivalsPage />} />
         <Route path="/demo-mail" element={<DemoMailPage />} />

@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { Button, Splitter, Tabs } from "antd";
 import { type ReactNode, useState } from "react";
-import { Link, useParams, useSearchParams } from "react-router";
-import type { Shape } from "../../api/client";
+import { Link, Navigate, useParams, useSearchParams } from "react-router";
+import { Problem, type Shape } from "../../api/client";
 import { useAsOf, useKeepingAsOf, useMayChange } from "../../ui/asOf";
 import { day } from "../../ui/days";
 import { useKept } from "../../ui/kept";
@@ -15,6 +15,7 @@ import { ChaseModal } from "../chasing/ChaseModal";
 import { LedgerList } from "../coverage/LedgerList";
 import { LinesView } from "../coverage/LinesView";
 import { ReadView } from "../documents/ReadView";
+import { SamePersonNotes } from "../merging/SamePersonNotes";
 import { SharedView } from "../portal/SharedView";
 import { WholeFile } from "../wholefile/WholeFile";
 import { DetailsView } from "./DetailsView";
@@ -31,6 +32,9 @@ export function FilePage() {
   const { query } = useAsOf();
   const keep = useKeepingAsOf();
   const ledger = useQuery(ledgerOptions(id, query));
+  if (file.error instanceof Problem && file.error.code === "merged-into") {
+    return <Navigate to={`/files/${file.error.more.fileId}`} replace />;
+  }
   return (
     <Loaded query={file}>
       {(head) => (
@@ -38,7 +42,10 @@ export function FilePage() {
           <Where>
             <Link to={keep("/files")}>Files</Link> › <strong>{head.name}</strong>
           </Where>
-          <Head file={head} ledger={ledger.data} />
+          <div>
+            <Head file={head} ledger={ledger.data} />
+            <SamePersonNotes fileId={head.id} />
+          </div>
           <Body
             ledger={<Loaded query={ledger}>{(data) => <LedgerList file={head} ledger={data} />}</Loaded>}
             view={<Views file={head} ledger={ledger.data} />}

@@ -3,7 +3,7 @@ import { useInfiniteQuery, useQuery } from "@tanstack/react-query";
 import { Button, Input, Segmented, Table, type TableColumnsType } from "antd";
 import type { SorterResult } from "antd/es/table/interface";
 import { useState } from "react";
-import { useNavigate, useSearchParams } from "react-router";
+import { Link, useNavigate, useSearchParams } from "react-router";
 import { useKeepingAsOf, useMayChange } from "../../ui/asOf";
 import { day, moment } from "../../ui/days";
 import { Legend } from "../../ui/Legend";
@@ -19,6 +19,7 @@ import {
   countsOptions,
 } from "../coverage/boardQueries";
 import { StandingSearches } from "../finding/SavedSearches";
+import { duplicatesOptions } from "../merging/mergeQueries";
 import { kindsOptions } from "./fileQueries";
 import { NewFileDrawer } from "./NewFileDrawer";
 import "./people.css";
@@ -102,6 +103,12 @@ function Strip({ row, columns, letters }: { row: Row; columns: Column[]; letters
   );
 }
 
+/** The way to files that may be of one person; nothing when there are none. */
+function PossibleDuplicates() {
+  const pairs = useQuery(duplicatesOptions).data?.length ?? 0;
+  return pairs > 0 ? <Link to="/files/duplicates">Possible duplicates {pairs}</Link> : null;
+}
+
 export function FilesPage() {
   const [search, setSearch] = useSearchParams();
   const [isNew, setIsNew] = useState(false);
@@ -161,6 +168,7 @@ export function FilesPage() {
         />
         <span className="grow" />
         <StandingSearches place="FILES" />
+        <PossibleDuplicates />
         <Legend />
         {mayChange && (
           <Button type="primary" icon={<PlusOutlined />} onClick={() => setIsNew(true)}>

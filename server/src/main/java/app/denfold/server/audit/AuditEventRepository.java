@@ -1,6 +1,7 @@
 package app.denfold.server.audit;
 
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -15,7 +16,7 @@ interface AuditEventRepository extends Repository<AuditEvent, Long> {
 
     Optional<AuditEvent> findFirstByOrderBySeqDesc();
 
-    List<AuditEvent> findByFileIdOrderBySeqDesc(UUID fileId, Limit limit);
+    List<AuditEvent> findByFileIdInOrderBySeqDesc(Collection<UUID> fileIds, Limit limit);
 
     /** What others did since a moment, newest first; looks and sign-ins left out. */
     @Query("""

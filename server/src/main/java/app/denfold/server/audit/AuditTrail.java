@@ -6,6 +6,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.data.domain.Limit;
@@ -74,10 +75,10 @@ public class AuditTrail {
         }
     }
 
-    /** The newest rows of a file, newest first. */
+    /** The newest rows of these files together, newest first. */
     @Transactional(readOnly = true)
-    public List<TrailLine> ofFile(UUID fileId, int most) {
-        return events.findByFileIdOrderBySeqDesc(fileId, Limit.of(most)).stream()
+    public List<TrailLine> ofFiles(Collection<UUID> fileIds, int most) {
+        return events.findByFileIdInOrderBySeqDesc(fileIds, Limit.of(most)).stream()
                 .map(TrailLine::of)
                 .toList();
     }

@@ -2,6 +2,7 @@ package app.denfold.server.coverage;
 
 import app.denfold.server.catalog.CatalogEvents.RulesChanged;
 import app.denfold.server.documents.DocumentEvents.FileContentChanged;
+import app.denfold.server.people.Files;
 import app.denfold.server.people.PeopleEvents.FileOpened;
 import app.denfold.server.people.PeopleEvents.PersonChanged;
 import java.util.LinkedHashSet;
@@ -19,8 +20,10 @@ class SlotEvents {
 
     private final RecomputeSlots recompute;
     private final CatchUpJob catchUp;
+    private final Files people;
 
-    SlotEvents(RecomputeSlots recompute, CatchUpJob catchUp) {
+    SlotEvents(RecomputeSlots recompute, CatchUpJob catchUp, Files people) {
+        this.people = people;
         this.recompute = recompute;
         this.catchUp = catchUp;
     }
@@ -68,6 +71,7 @@ class SlotEvents {
         @Override
         public void beforeCommit(boolean readOnly) {
             recompute.recompute(files);
+            people.refuseMerged(files);
         }
 
         @Override

@@ -41,6 +41,7 @@ final class DemoPeople {
         if (everyone) {
             demo.others();
         }
+        demo.enteredTwice();
         return demo.people;
     }
 
@@ -92,6 +93,28 @@ final class DemoPeople {
         client("Kofi", "Adjare-Brandt", 39, 15, "Sable Wind", "C 2", "grass livery");
         client("Liesel", "Abrantes", 66, 2000, "Old Harbour", "A 3", "full livery");
         client("Bastian", "Okonwe", 44, 700, "Pepperpot", "C 5", "part livery");
+    }
+
+    /** Somebody typed them in again, a little otherwise. */
+    private void enteredTwice() {
+        again("Lorenz", "Fairweather-Ito", "Lorentz", "Fairweather Ito", 30);
+        again("Liesel", "Abrantes", "L", "Abrantes", 12);
+    }
+
+    private void again(String given, String family, String givenAgain, String familyAgain, int since) {
+        PersonDetails first = people.stream()
+                .filter(p -> p.givenName().equals(given) && p.familyName().equals(family))
+                .findFirst()
+                .orElseThrow();
+        people.add(PersonDetails.since(
+                first.kind(),
+                givenAgain,
+                familyAgain,
+                first.birthDate(),
+                null,
+                first.team(),
+                today.minusDays(since),
+                first.facts()));
     }
 
     private void patient(

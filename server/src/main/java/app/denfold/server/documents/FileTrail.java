@@ -30,11 +30,11 @@ class FileTrail {
         this.trail = trail;
     }
 
-    /** Newest first. */
+    /** Newest first, with the lines of files that were merged into it. */
     @Transactional(readOnly = true)
     public List<TrailLine> of(Viewer viewer, UUID fileId) {
         files.visible(viewer, fileId);
-        List<TrailLine> lines = trail.ofFile(fileId, MOST_LINES);
+        List<TrailLine> lines = trail.ofFiles(files.withMerged(fileId), MOST_LINES);
         if (viewer.seesSensitive()) {
             return lines;
         }

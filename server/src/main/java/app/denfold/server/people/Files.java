@@ -118,7 +118,17 @@ public class Files {
     /** @throws Refusal when there is no such file or the viewer may not see it */
     @Transactional(readOnly = true)
     public PersonFile visible(Viewer viewer, UUID id) {
-        return files.findById(id).filter(f -> maySee(viewer, f)).orElseThrow(() -> Refusal.notFound("file"));
+        return files.findById(id).filter(f -> maySee(viewer, f)).orElseThrow(() -> missing(viewer, id));
+    }
+
+    private Refusal missing(Viewer viewer, UUID id) {
+        return files.findStayingFor(id)
+                .filter(f -> maySee(viewer, f))
+                .map(kept -> Refusal.gone(
+                        "merged-into",
+                        "This file was merged into the file " + kept.number() + " of " + kept.name() + ".",
+                        Map.of("fileId", kept.id(), "number", kept.number())))
+                .orElseGet(() -> Refusal.notFound("file"));
     }
 
     public boolean maySee(Viewer viewer, UUID id) {
@@ -135,8 +145,32 @@ public class Files {
         return files.findById(id).orElseThrow(() -> Refusal.notFound("file"));
     }
 
+    /** The file and all that were merged into it. */
+    public List<UUID> withMerged(UUID id) {
+        return files.findWithMerged(id);
+    }
+
+    /** A file that was merged into another. */
+    public PersonFile merged(UUID id) {
+        return files.findMerged(id).orElseThrow(() -> Refusal.notFound("merged file"));
+    }
+
+    /** Closes a file whose person is the one of another, of whom now all of {@code becomes} is known. */
+    public void mergeInto(UUID gone, UUID kept, PersonState becomes) {
+        file(gone).mergeInto(kept);
+        file(kept).become(becomes, calendar.now());
+    }
+
+    /** Opens a merged file again; the one it was merged into becomes what is given. */
+    public PersonFile unmerge(UUID gone, UUID kept, PersonState becomes) {
+        PersonFile opened = merged(gone);
+        opened.mergeInto(null);
+        file(kept).become(becomes, calendar.now());
+        return opened;
+    }
+
     /** Whose file has the number; the number itself when none has. */
-    String nameOf(String number) {
+    public String nameOf(String number) {
         return files.findByNumber(number).map(PersonFile::name).orElse(number);
     }
 
@@ -147,6 +181,22 @@ public class Files {
     /** Holds the files against changes by others until the transaction ends. */
     public void lock(Collection<UUID> ids) {
         files.lockByIds(ids);
+    }
+
+    /** Holds the files also against anything new in them until the transaction ends. */
+    public void lockWholly(Collection<UUID> ids) {
+        files.lockWholly(ids);
+    }
+
+    /** @throws Refusal when one of them was merged into another meanwhile; for the end of a transaction that holds them */
+    public void refuseMerged(Collection<UUID> ids) {
+        List<String> merged = files.findMergedNumbers(ids);
+        if (!merged.isEmpty()) {
+            throw Refusal.conflict(
+                    "merged-meanwhile",
+                    "The file " + merged.get(0) + " was merged into another one meanwhile. Nothing was saved; open it"
+                            + " again.");
+        }
     }
 
     /** What the rules need to know of these persons, in five reads however many they are. */

@@ -56,7 +56,8 @@ class FindCandidates {
                   select f.id, 0, -50 from person_file f where string_to_array(f.search_text, ' ') && ?
                   union all
                   select f.id, 2, 0 from unnest(?) n join person_file f on n <% f.search_text
-                ) found group by id order by min(far), min(score), id limit ?
+                ) found where (select merged_into from person_file p where p.id = found.id) is null
+                group by id order by min(far), min(score), id limit ?
                 """,
                 statement -> {
                     var connection = statement.getConnection();
@@ -108,7 +109,7 @@ class FindCandidates {
         return address == null
                 ? List.of()
                 : Arrays.asList(sql.queryForList(
-                                "select id from person_file where lower(email) = lower(?) limit 20",
+                                "select id from person_file where lower(email) = lower(?) and merged_into is null limit 20",
                                 UUID.class,
                                 address)
                         .toArray(UUID[]::new));

@@ -19,10 +19,12 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.annotations.SQLRestriction;
 import org.hibernate.type.SqlTypes;
 
-/** Everything about one person. */
+/** Everything about one person. One that was merged into another is found by queries of its own only. */
 @Entity
+@SQLRestriction("merged_into is null")
 public class PersonFile {
 
     @Id
@@ -41,6 +43,9 @@ public class PersonFile {
     private String searchText;
     private Instant createdAt;
     private Instant lastActivityAt;
+
+    /** The file that stays where this one was merged into it; null for all others. */
+    private UUID mergedInto;
 
     /** Family names borne earlier. */
     @JdbcTypeCode(SqlTypes.JSON)
@@ -127,6 +132,36 @@ public class PersonFile {
                 }
             }
         }
+    }
+
+    /** All that is known of the person. */
+    public PersonState state() {
+        return new PersonState(
+                givenName, familyName, birthDate, email, team, formerNames, identifiers, activeSpans(), facts());
+    }
+
+    void become(PersonState state, Instant now) {
+        this.givenName = state.givenName();
+        this.familyName = state.familyName();
+        this.birthDate = state.birthDate();
+        this.email = state.email();
+        this.team = state.team();
+        this.formerNames = state.formerNames();
+        this.identifiers = state.identifiers();
+        if (!state.activeSpans().equals(activeSpans())) {
+            activeSpans.clear();
+            activeSpans.addAll(state.activeSpans());
+        }
+        if (!state.facts().equals(facts())) {
+            facts.clear();
+            facts.addAll(state.facts());
+        }
+        this.lastActivityAt = now;
+        this.searchText = SearchText.of(this);
+    }
+
+    void mergeInto(UUID kept) {
+        this.mergedInto = kept;
     }
 
     void touch(Instant now) {

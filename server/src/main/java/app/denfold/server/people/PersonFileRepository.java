@@ -10,7 +10,49 @@ import org.springframework.data.repository.CrudRepository;
 
 interface PersonFileRepository extends CrudRepository<PersonFile, UUID> {
 
+    /** Whose file has the number, or stays where that file was merged into it. */
+    @Query(value = """
+                    with recursive way as (
+                      select id, merged_into from person_file where number = :number
+                      union all
+                      select p.id, p.merged_into from person_file p join way w on p.id = w.merged_into
+                    )
+                    select f.* from person_file f join way w on w.id = f.id where w.merged_into is null
+                    """, nativeQuery = true)
     Optional<PersonFile> findByNumber(String number);
+
+    /** The file that was merged into another, otherwise never found. */
+    @Query(value = "select * from person_file where id = :id and merged_into is not null", nativeQuery = true)
+    Optional<PersonFile> findMerged(UUID id);
+
+    @Query(value = "select number from person_file where id in (:ids) and merged_into is not null", nativeQuery = true)
+    List<String> findMergedNumbers(Collection<UUID> ids);
+
+    /** Locks the rows in the order of their ids also against new rows of other tables that point to them. */
+    @Query(value = "select id from person_file where id in (:ids) order by id for update", nativeQuery = true)
+    List<UUID> lockWholly(Collection<UUID> ids);
+
+    /** The file that stays where this one was merged into others. */
+    @Query(value = """
+                    with recursive way as (
+                      select id, merged_into from person_file where id = :id and merged_into is not null
+                      union all
+                      select p.id, p.merged_into from person_file p join way w on p.id = w.merged_into
+                    )
+                    select f.* from person_file f join way w on w.id = f.id where w.merged_into is null
+                    """, nativeQuery = true)
+    Optional<PersonFile> findStayingFor(UUID id);
+
+    /** The file and all that were merged into it, also by way of others. */
+    @Query(value = """
+                    with recursive way as (
+                      select id from person_file where id = :id
+                      union all
+                      select p.id from person_file p join way w on p.merged_into = w.id
+                    )
+                    select id from way
+                    """, nativeQuery = true)
+    List<UUID> findWithMerged(UUID id);
 
     List<PersonFile> findByIdIn(Collection<UUID> ids);
 
@@ -41,6 +83,7 @@ interface PersonFileRepository extends CrudRepository<PersonFile, UUID> {
                     select f.* from person_file f
                     where (:wanted = '' or f.search_text like '%' || :pattern || '%' escape '!'
                            or word_similarity(:wanted, f.search_text) >= 0.5)
+                      and f.merged_into is null
                       and (:kind = '' or f.kind = :kind)
                       and (:team = '' or f.team = :team)
                     order by case when :wanted = '' then 0

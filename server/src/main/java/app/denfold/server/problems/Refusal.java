@@ -47,7 +47,11 @@ public final class Refusal extends RuntimeException {
 
     /** It was there once and is no more, such as a used link. */
     public static Refusal gone(String code, String words) {
-        return new Refusal(HttpStatus.GONE, code, null, words, Map.of());
+        return gone(code, words, Map.of());
+    }
+
+    public static Refusal gone(String code, String words, Map<String, Object> more) {
+        return new Refusal(HttpStatus.GONE, code, null, words, more);
     }
 
     public static Refusal notSignedIn(String words) {
