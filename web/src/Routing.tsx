@@ -15,6 +15,7 @@ import { FilePage } from "./features/people/FilePage";
 import { FilesPage } from "./features/people/FilesPage";
 import { PortalPage } from "./features/portal/PortalPage";
 import { PortalReader } from "./features/portal/PortalReader";
+import { OutsiderPage } from "./features/relations/OutsiderPage";
 import { SigningPage } from "./features/signing/SigningPage";
 import { TodayPage } from "./features/today/TodayPage";
 import { Frame } from "./ui/Frame";
@@ -61,8 +62,9 @@ function StaffRoutes() {
         <Route path="/find" element={<FindPage />} />
         <Route path="/files" element={<FilesPage />} />
         <Route path="/files/duplicates" element={<DuplicatesPage />} />
-        <Route path="/merge" element={<MergePage />} />
+        <Route path="/files/merge" element={<MergePage />} />
         <Route path="/files/:id" element={<FilePage />} />
+        <Route path="/outsiders/:id" element={<OutsiderPage />} />
         <Route path="/arrivals" element={<ArrivalsPage />} />
         <Route path="/demo-mail" element={<DemoMailPage />} />
         <Route path="*" element={<Navigate to="/today" replace />} />

@@ -31,6 +31,15 @@ export function FindBox() {
       </span>
     ),
   }));
+  const outsiders = (found?.outsiders ?? []).map((o) => ({
+    value: `/outsiders/${o.id}`,
+    label: (
+      <span>
+        <strong>{o.name}</strong>{" "}
+        <span className="muted">{o.organisation ? `${o.organisation} · ` : ""}no file</span>
+      </span>
+    ),
+  }));
   const papers = (found?.papers ?? []).map((p) => ({
     value: readAddress(p, ""),
     label: (
@@ -53,7 +62,7 @@ export function FindBox() {
   };
   const groups = typed
     ? [
-        { label: "People", options: people },
+        { label: "People", options: [...people, ...outsiders] },
         { label: "Papers", options: papers },
         { label: "Places", options: places },
         { label: "Text", options: [everywhere] },

@@ -56,7 +56,7 @@ export function DuplicatesPage() {
                   render: (_, pair) => (
                     <span className="buttons">
                       {isAdministrator && (
-                        <Link to={`/merge?kept=${pair.one.id}&gone=${pair.other.id}`}>
+                        <Link to={`/files/merge?kept=${pair.one.id}&gone=${pair.other.id}`}>
                           <Button size="small">Compare</Button>
                         </Link>
                       )}

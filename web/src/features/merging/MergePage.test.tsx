@@ -23,7 +23,7 @@ test("whose word holds is chosen only where the files differ, and what stands in
     "GET /api/merges/preview": PREVIEW,
     "POST /api/merges": new Refusal(409, { detail: "Somebody else changed one of the files meanwhile." }),
   });
-  show(<MergePage />, "/merge?kept=k&gone=g");
+  show(<MergePage />, "/files/merge?kept=k&gone=g");
   await screen.findByText("2 papers, 1 guest");
   expect(screen.getAllByRole("radio")).toHaveLength(2);
   fireEvent.click(screen.getByLabelText("Edith"));
@@ -40,7 +40,7 @@ test("whose word holds is chosen only where the files differ, and what stands in
 
 test("what hinders a merge is told before, and nothing can be merged", async () => {
   serve({ "GET /api/merges/preview": { ...PREVIEW, hindrances: ["The section Health was confirmed."] } });
-  show(<MergePage />, "/merge?kept=k&gone=g");
+  show(<MergePage />, "/files/merge?kept=k&gone=g");
   await screen.findByText("The section Health was confirmed.");
   expect(screen.getByRole("button", { name: "Merge into S-0007" })).toHaveProperty("disabled", true);
 });

@@ -43,7 +43,7 @@ export function SamePersonNotes({ fileId }: { fileId: string }) {
             <span className="muted">: {pair.reasons.join(", ")}</span>
           </span>
           {isAdministrator && (
-            <Link to={`/merge?kept=${fileId}&gone=${pair.other.id}`}>
+            <Link to={`/files/merge?kept=${fileId}&gone=${pair.other.id}`}>
               <Button size="small">Compare</Button>
             </Link>
           )}

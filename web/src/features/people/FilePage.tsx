@@ -17,6 +17,8 @@ import { LinesView } from "../coverage/LinesView";
 import { ReadView } from "../documents/ReadView";
 import { SamePersonNotes } from "../merging/SamePersonNotes";
 import { SharedView } from "../portal/SharedView";
+import { RelationsInHead } from "../relations/RelationsInHead";
+import { RelationsSection } from "../relations/RelationsSection";
 import { WholeFile } from "../wholefile/WholeFile";
 import { DetailsView } from "./DetailsView";
 import { fileOptions, ledgerOptions } from "./fileQueries";
@@ -114,6 +116,7 @@ function Head({ file, ledger }: { file: File; ledger?: LedgerData }) {
                 {fact.label.toLowerCase()} <strong>{file.factWords[fact.name]}</strong>
               </span>
             ))}
+          <RelationsInHead fileId={file.id} />
         </div>
       </div>
       {ledger && <Standing ledger={ledger} />}
@@ -177,7 +180,12 @@ function Views({ file, ledger }: { file: File; ledger?: LedgerData }) {
         {view === "lines" && <LinesView file={file} ledger={ledger} />}
         {view === "read" && <ReadView file={file} ledger={ledger} />}
         {view === "whole" && <WholeFile fileId={file.id} />}
-        {view === "details" && <DetailsView key={file.version} file={file} />}
+        {view === "details" && (
+          <div className="details-columns">
+            <DetailsView key={file.version} file={file} />
+            <RelationsSection file={file} />
+          </div>
+        )}
         {view === "trail" && <TrailView fileId={file.id} />}
         {view === "shared" && <SharedView file={file} />}
       </section>

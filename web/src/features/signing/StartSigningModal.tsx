@@ -1,9 +1,10 @@
-import { useMutation } from "@tanstack/react-query";
-import { Alert, Button, Checkbox, Input, Modal } from "antd";
+import { useMutation, useQuery } from "@tanstack/react-query";
+import { Alert, AutoComplete, Button, Checkbox, Modal } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { answer, api, type Shape, wordsOf } from "../../api/client";
 import { Pages } from "../../ui/Pages";
+import { relationsOptions } from "../relations/relationQueries";
 import "./signing.css";
 
 const BOX_WIDTH = 0.28;
@@ -56,6 +57,11 @@ function Start({ paper, file, onClose }: StartSigningModalProps) {
   const latest = paper.versions[paper.versions.length - 1];
   const pages = latest?.pages ?? 1;
   const [signers, setSigners] = useState(() => firstChoice(paper, file, pages));
+  const related = useQuery(relationsOptions(file.id)).data ?? [];
+  const names = [
+    { value: file.name, label: `${file.name}, the person` },
+    ...related.filter((r) => !r.reverse).map((r) => ({ value: r.name, label: `${r.name}, ${r.words}` })),
+  ];
   const [active, setActive] = useState(signers[0]?.role);
   const navigate = useNavigate();
   const change = (role: string, part: Partial<Chosen>) =>
@@ -86,13 +92,15 @@ function Start({ paper, file, onClose }: StartSigningModalProps) {
               <Checkbox checked={s.signs} onChange={(e) => change(s.role, { signs: e.target.checked })}>
                 <strong>{s.label}</strong>
               </Checkbox>
-              <Input
+              <AutoComplete
                 aria-label={`Name of the ${s.label}`}
                 placeholder="full name"
+                style={{ width: "100%" }}
                 value={s.signer}
                 disabled={!s.signs}
+                options={names}
                 onFocus={() => setActive(s.role)}
-                onChange={(e) => change(s.role, { signer: e.target.value })}
+                onChange={(signer: string) => change(s.role, { signer })}
               />
             </div>
           ))}

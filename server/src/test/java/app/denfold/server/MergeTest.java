@@ -78,7 +78,7 @@ class MergeTest {
         Api.Answer like = api.get("/api/files/{id}/duplicates", other);
         assertThat(like.<List<String>>at("$[*].other.id")).containsExactly(one.toString());
         assertThat(like.<List<String>>at("$[0].reasons"))
-                .containsExactly("the same birth date", "names that differ by a letter or two");
+                .containsExactly("the same birth date", "names written a little otherwise");
         assertThat(api.get("/api/duplicates").<List<String>>at("$[*].other.id")).contains(other.toString());
         assertThat(practice.colleague("Therapy", true, true)
                         .get("/api/duplicates")

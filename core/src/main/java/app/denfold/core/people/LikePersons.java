@@ -85,7 +85,7 @@ public final class LikePersons {
         SAME(0.45, "the same name"),
         FORMER(0.4, "a name borne earlier"),
         SWAPPED(0.4, "given and family name exchanged"),
-        ALIKE(0.3, "names that differ by a letter or two"),
+        ALIKE(0.3, "names written a little otherwise"),
         DIFFERENT(0, "");
 
         private final double weight;

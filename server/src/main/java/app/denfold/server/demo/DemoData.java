@@ -1,5 +1,6 @@
 package app.denfold.server.demo;
 
+import app.denfold.core.people.RelationKind;
 import app.denfold.server.access.Accounts;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.arrivals.FileArrivals;
@@ -12,6 +13,9 @@ import app.denfold.server.portal.Asks;
 import app.denfold.server.portal.Guests;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;
+import app.denfold.server.relations.OutsiderDetails;
+import app.denfold.server.relations.PeopleAround;
+import app.denfold.server.relations.PeopleAround.NewRelation;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
@@ -47,6 +51,7 @@ class DemoData implements ApplicationRunner {
     private final Asks asks;
     private final Documents documents;
     private final GrantWaiver waivers;
+    private final PeopleAround around;
     private final TransactionTemplate transactions;
     private final boolean everyone;
 
@@ -63,6 +68,7 @@ class DemoData implements ApplicationRunner {
             Asks asks,
             Documents documents,
             GrantWaiver waivers,
+            PeopleAround around,
             TransactionTemplate transactions,
             @Value("${denfold.demo.everyone:true}") boolean everyone) {
         this.everyone = everyone;
@@ -78,6 +84,7 @@ class DemoData implements ApplicationRunner {
         this.asks = asks;
         this.documents = documents;
         this.waivers = waivers;
+        this.around = around;
         this.transactions = transactions;
     }
 
@@ -120,6 +127,7 @@ class DemoData implements ApplicationRunner {
             settings.found("Oakhollin Riding & Therapy Yard", ZoneId.of("Europe/Vienna"), "#3b4f63");
             PersonFile edie = named(people, "Edie Penhallow");
             Viewer ruth = guardian(ottilie, edie);
+            related(ottilie, people);
             asks.ask(ottilie, edie.id(), "patients", "insurance-card", null);
             asks.ask(ottilie, edie.id(), "patients", "clearance", "Dr. Wolfreth can fax it to us as well.");
             documents.ofFile(edie.id()).stream()
@@ -154,6 +162,33 @@ class DemoData implements ApplicationRunner {
         Viewer guardian = accounts.viewer(account).orElseThrow();
         demoAccounts.setPassword(guardian);
         return guardian;
+    }
+
+    /** From Ruth one comes to both children, from the physician to his patients. */
+    private void related(Viewer by, List<PersonFile> people) {
+        PersonFile edie = named(people, "Edie Penhallow");
+        PersonFile kenji = named(people, "Kenji Abelard");
+        UUID ruth = outsider(
+                by,
+                edie,
+                RelationKind.GUARDIAN,
+                new OutsiderDetails("Ruth Penhallow", null, "ruth.penhallow@post.example", "0155 3 0174"));
+        around.add(by, kenji.id(), new NewRelation(RelationKind.GUARDIAN, "since the summer", null, ruth, null));
+        around.add(by, edie.id(), new NewRelation(RelationKind.SIBLING, null, kenji.id(), null, null));
+        UUID physician = outsider(
+                by,
+                edie,
+                RelationKind.PHYSICIAN,
+                new OutsiderDetails("Dr. Wolfreth", "Fenmoor Practice", null, "0155 3 0190"));
+        around.add(
+                by,
+                named(people, "Dario Ekström").id(),
+                new NewRelation(RelationKind.PHYSICIAN, null, null, physician, null));
+    }
+
+    private UUID outsider(Viewer by, PersonFile file, RelationKind kind, OutsiderDetails details) {
+        around.add(by, file.id(), new NewRelation(kind, null, null, null, details));
+        return around.find(by, details.name(), 1).get(0).id();
     }
 
     private static PersonFile named(List<PersonFile> people, String name) {

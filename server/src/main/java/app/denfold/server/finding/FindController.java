@@ -9,6 +9,7 @@ import app.denfold.server.documents.PapersOfFile;
 import app.denfold.server.people.Files;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.problems.Refusal;
+import app.denfold.server.relations.PeopleAround;
 import jakarta.annotation.Nullable;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
@@ -39,6 +40,7 @@ import tools.jackson.databind.json.JsonMapper;
 class FindController {
 
     private static final int PEOPLE_OFFERED = 6;
+    private static final int OUTSIDERS_OFFERED = 3;
     private static final JsonMapper JSON = new JsonMapper();
 
     private final FindPapers find;
@@ -50,6 +52,7 @@ class FindController {
     private final PapersOfFile papersOfFile;
     private final Documents documents;
     private final Files files;
+    private final PeopleAround around;
 
     FindController(
             FindPapers find,
@@ -60,7 +63,9 @@ class FindController {
             FoundCsv csv,
             PapersOfFile papersOfFile,
             Documents documents,
-            Files files) {
+            Files files,
+            PeopleAround around) {
+        this.around = around;
         this.find = find;
         this.suggest = suggest;
         this.words = words;
@@ -75,7 +80,12 @@ class FindController {
     record SuggestedPerson(
             UUID id, String name, String number, @Nullable LocalDate birthDate) {}
 
-    record SuggestionsAnswer(List<SuggestedPerson> people, List<SuggestPapers.SuggestedPaper> papers) {}
+    record SuggestedOutsider(UUID id, String name, @Nullable String organisation) {}
+
+    record SuggestionsAnswer(
+            List<SuggestedPerson> people,
+            List<SuggestedOutsider> outsiders,
+            List<SuggestPapers.SuggestedPaper> papers) {}
 
     /** What is offered while a person types. */
     @GetMapping("/api/find/suggestions")
@@ -84,6 +94,9 @@ class FindController {
         return new SuggestionsAnswer(
                 people.stream()
                         .map(p -> new SuggestedPerson(p.id(), p.name(), p.number(), p.birthDate()))
+                        .toList(),
+                around.find(viewer, typed, OUTSIDERS_OFFERED).stream()
+                        .map(o -> new SuggestedOutsider(o.id(), o.name(), o.organisation()))
                         .toList(),
                 suggest.suggest(viewer, typed));
     }

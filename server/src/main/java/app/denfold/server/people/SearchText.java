@@ -38,7 +38,8 @@ public final class SearchText {
         return "%" + wanted.replace("!", "!!").replace("%", "!%").replace("_", "!_") + "%";
     }
 
-    static String plain(String text) {
+    /** Without case, accents and doubled spaces. */
+    public static String plain(String text) {
         return Normalizer.normalize(text, Normalizer.Form.NFD)
                 .replaceAll("\\p{M}", "")
                 .toLowerCase(Locale.ROOT)

@@ -1,0 +1,70 @@
+package app.denfold.server.relations;
+
+import app.denfold.core.people.RelationKind;
+import com.github.f4b6a3.uuid.UuidCreator;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.util.UUID;
+
+/** What somebody, in another file or without one, is to the person of a file. */
+@Entity
+class Relation {
+
+    @Id
+    private UUID id;
+
+    @Version
+    private Integer version;
+
+    private UUID fileId;
+
+    @Enumerated(EnumType.STRING)
+    private RelationKind kind;
+
+    private UUID otherFileId;
+    private UUID outsiderId;
+    private String words;
+    private String addedBy;
+    private Instant addedAt;
+
+    protected Relation() {}
+
+    Relation(UUID fileId, RelationKind kind, UUID otherFileId, UUID outsiderId, String words, String by, Instant now) {
+        this.id = UuidCreator.getTimeOrderedEpoch();
+        this.fileId = fileId;
+        this.kind = kind;
+        this.otherFileId = otherFileId;
+        this.outsiderId = outsiderId;
+        this.words = words == null || words.isBlank() ? null : words.strip();
+        this.addedBy = by;
+        this.addedAt = now;
+    }
+
+    UUID id() {
+        return id;
+    }
+
+    UUID fileId() {
+        return fileId;
+    }
+
+    RelationKind kind() {
+        return kind;
+    }
+
+    UUID otherFileId() {
+        return otherFileId;
+    }
+
+    UUID outsiderId() {
+        return outsiderId;
+    }
+
+    String words() {
+        return words;
+    }
+}
