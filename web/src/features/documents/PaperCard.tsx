@@ -1,7 +1,8 @@
 import { Button } from "antd";
 import { api, type Shape } from "../../api/client";
-import { useMayChange } from "../../ui/asOf";
+import { useAsOf, useMayChange } from "../../ui/asOf";
 import { bytes, day, moment } from "../../ui/days";
+import { CommentsSection } from "../comments/CommentsSection";
 import { HandOverSection } from "../handover/HandOverSection";
 import { PaperActions } from "./PaperActions";
 import { usePaperAction } from "./usePaperAction";
@@ -21,6 +22,7 @@ export function PaperCard({ paper, file, ledger, version, onVersion, onCompare }
   const slots =
     ledger?.sections.flatMap((s) => s.slots).filter((s) => s.papers.some((p) => p.id === paper.id)) ?? [];
   const mayChange = useMayChange();
+  const maySay = useAsOf().isToday;
   const restore = usePaperAction();
   const newest = paper.versions.length;
   return (
@@ -37,6 +39,7 @@ export function PaperCard({ paper, file, ledger, version, onVersion, onCompare }
       )}
       {paper.description && <p className="paper-description">{paper.description}</p>}
       <HandOverSection paper={paper} mayChange={mayChange} />
+      <CommentsSection key={paper.id} paperId={paper.id} maySay={maySay} />
       <h3>Details</h3>
       <dl className="tabular">
         {paper.furtherTypes.length > 0 && (

@@ -24,7 +24,7 @@ export function OutsiderPage() {
               <Link to="/files">Files</Link> › <strong>{who.name}</strong>
             </Where>
             <h1>{who.name}</h1>
-            <p className="muted">Has no file of {who.organisation ? "its" : "their"} own.</p>
+            <p className="muted">Without a file of their own</p>
             <div className="outsider-columns">
               <People outsider={who} />
               <Reach key={who.version} outsider={who} />

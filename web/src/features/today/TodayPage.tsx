@@ -150,7 +150,7 @@ function Action({ item }: { item: Item }) {
     },
     onError: (error) => message.error(wordsOf(error)),
   });
-  if (!mayChange) {
+  if (!mayChange && item.action !== "comment") {
     return null;
   }
   switch (item.action) {
@@ -160,6 +160,7 @@ function Action({ item }: { item: Item }) {
           File them
         </Button>
       );
+    case "comment":
     case "hand-over":
       return (
         <Button

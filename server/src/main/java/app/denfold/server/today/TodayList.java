@@ -5,6 +5,7 @@ import app.denfold.server.access.Accounts;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.arrivals.Arrivals;
 import app.denfold.server.audit.AuditTrail;
+import app.denfold.server.comments.Comments;
 import app.denfold.server.coverage.Board;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
@@ -40,6 +41,7 @@ class TodayList {
     private final Documents documents;
     private final Arrivals arrivals;
     private final HandOvers handOvers;
+    private final Comments comments;
     private final Files files;
     private final Accounts accounts;
     private final AuditTrail trail;
@@ -50,6 +52,7 @@ class TodayList {
             Documents documents,
             Arrivals arrivals,
             HandOvers handOvers,
+            Comments comments,
             Files files,
             Accounts accounts,
             AuditTrail trail,
@@ -58,6 +61,7 @@ class TodayList {
         this.documents = documents;
         this.arrivals = arrivals;
         this.handOvers = handOvers;
+        this.comments = comments;
         this.files = files;
         this.accounts = accounts;
         this.trail = trail;
@@ -67,7 +71,7 @@ class TodayList {
     /**
      * Something to do.
      *
-     * @param action {@code chase}, {@code review}, {@code sign}, {@code file} or {@code hand-over}
+     * @param action {@code chase}, {@code review}, {@code sign}, {@code file}, {@code hand-over} or {@code comment}
      * @param note what a colleague wrote about it; null when nothing
      * @param title whose or what it is
      * @param fileId of the person; null for arrivals
@@ -117,7 +121,9 @@ class TodayList {
                 both(
                         handed(lying, d -> d != null && d.isBefore(today)),
                         perPerson("chase", board.standing(viewer, OVERDUE, MOST_SLOTS))),
-                both(handed(lying, d -> d == null || d.equals(today)), dueToday(viewer)),
+                both(
+                        handed(lying, d -> d == null || d.equals(today)),
+                        both(mentioned(comments.unseen(viewer)), dueToday(viewer))),
                 both(handed(lying, d -> d != null && d.isAfter(today)), thisWeek(viewer, today)),
                 visit,
                 news(viewer, visit));
@@ -141,6 +147,20 @@ class TodayList {
                         List.of(),
                         l.due(),
                         "from " + l.from() + (l.note() == null ? "" : ": “" + l.note() + "”")))
+                .toList();
+    }
+
+    /** Papers in whose comments colleagues mention the viewer. */
+    private static List<TodayItem> mentioned(List<Comments.Mention> mentions) {
+        return mentions.stream()
+                .map(m -> new TodayItem(
+                        "comment",
+                        m.paper(),
+                        m.fileId(),
+                        m.documentId(),
+                        List.of(),
+                        null,
+                        m.by() + ": “" + m.words() + "”"))
                 .toList();
     }
 

@@ -1,0 +1,97 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { Alert, App, Button, Mentions } from "antd";
+import { useEffect, useState } from "react";
+import { answer, api, done, wordsOf } from "../../api/client";
+import { moment } from "../../ui/days";
+import { colleaguesOptions } from "../handover/colleagues";
+import "./comments.css";
+import { mentionedIn } from "./mentions";
+
+const commentsOptions = (id: string) => ({
+  queryKey: ["files", "document", id, "comments"],
+  queryFn: () => answer(api.GET("/api/documents/{id}/comments", { params: { path: { id } } })),
+});
+
+/** What colleagues say about a paper. Who is mentioned with @ gets a mail and finds the paper in Today. */
+export function CommentsSection({ paperId, maySay }: { paperId: string; maySay: boolean }) {
+  const comments = useQuery(commentsOptions(paperId)).data ?? [];
+  const colleagues = useQuery({ ...colleaguesOptions, enabled: maySay }).data ?? [];
+  const [words, setWords] = useState("");
+  const { message } = App.useApp();
+  const queries = useQueryClient();
+  const refresh = () => queries.invalidateQueries({ queryKey: ["files", "document", paperId] });
+  const any = comments.length > 0;
+  useEffect(() => {
+    if (any) {
+      done(api.POST("/api/documents/{id}/comments/seen", { params: { path: { id: paperId } } })).then(
+        () => queries.invalidateQueries({ queryKey: ["files", "today"] }),
+        () => undefined,
+      );
+    }
+  }, [any, paperId, queries]);
+  const say = useMutation({
+    mutationFn: () =>
+      answer(
+        api.POST("/api/documents/{id}/comments", {
+          params: { path: { id: paperId } },
+          body: { words, mentioned: mentionedIn(words, colleagues) },
+        }),
+      ),
+    onSuccess: () => {
+      setWords("");
+      refresh();
+    },
+  });
+  const remove = useMutation({
+    mutationFn: (id: string) => done(api.DELETE("/api/comments/{id}", { params: { path: { id } } })),
+    onSuccess: refresh,
+    onError: (error) => message.error(wordsOf(error)),
+  });
+  if (!any && !maySay) {
+    return null;
+  }
+  return (
+    <section aria-label="Comments" className="comments">
+      <h3>Comments</h3>
+      <ul className="plain-list">
+        {comments.map((comment) => (
+          <li key={comment.id}>
+            <div className="muted">
+              <span className="strong">{comment.by}</span> {moment(comment.at)}
+              {comment.mayRemove && maySay && (
+                <Button
+                  size="small"
+                  type="link"
+                  aria-label={`Remove the comment of ${comment.by}`}
+                  onClick={() => remove.mutate(comment.id)}
+                >
+                  remove
+                </Button>
+              )}
+            </div>
+            <div className="comment-words">{comment.words}</div>
+          </li>
+        ))}
+      </ul>
+      {maySay && (
+        <>
+          <Mentions
+            aria-label="Comment"
+            placeholder="Say something; @ mentions a colleague"
+            autoSize={{ minRows: 1, maxRows: 6 }}
+            maxLength={2000}
+            value={words}
+            onChange={setWords}
+            options={colleagues.map((c) => ({ key: c.id, value: c.name, label: c.name }))}
+          />
+          {say.error && <Alert type="error" title={wordsOf(say.error)} />}
+          {words.trim() !== "" && (
+            <Button size="small" type="primary" loading={say.isPending} onClick={() => say.mutate()}>
+              Say it
+            </Button>
+          )}
+        </>
+      )}
+    </section>
+  );
+}
