@@ -4,6 +4,7 @@ import { type ReactNode, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { answer, api, done, fieldWords, Problem, type Shape, wordsOf } from "../../api/client";
 import { Loaded } from "../../ui/Quiet";
+import { useStaff } from "../handover/colleagues";
 import { EffectModal } from "./EffectModal";
 import { FieldsEditor } from "./FieldsEditor";
 import { PeriodField } from "./PeriodField";
@@ -83,10 +84,12 @@ function TypeEditor({ type, taken, sections }: TypeEditorProps) {
       },
   );
   const set = (changes: Partial<TypeSetUp>) => setDraft((d) => ({ ...d, ...changes }));
+  const staff = useStaff();
   const navigate = useNavigate();
   const code = type?.code ?? codeOf(draft.label, taken);
   const params = { path: { code } };
-  const { version, label, section, namingPattern, signers, needsReview, sensitive, synonyms, fields } = draft;
+  const { version, label, section, namingPattern, signers, needsReview, reviewer } = draft;
+  const { sensitive, synonyms, fields } = draft;
   const validity = draft.validity as unknown as Record<string, unknown>;
   const body = {
     version,
@@ -96,6 +99,7 @@ function TypeEditor({ type, taken, sections }: TypeEditorProps) {
     namingPattern,
     signers,
     needsReview,
+    reviewer: needsReview ? reviewer : undefined,
     sensitive,
     synonyms,
     fields,
@@ -158,10 +162,22 @@ function TypeEditor({ type, taken, sections }: TypeEditorProps) {
       <Field label="Fields" help={fieldsWords(problem)}>
         <FieldsEditor fields={draft.fields} onChange={(next) => set({ fields: next })} />
       </Field>
-      <Field label="Review">
+      <Field label="Review" help={fieldWords(problem, "reviewer")}>
         <Checkbox checked={draft.needsReview} onChange={(e) => set({ needsReview: e.target.checked })}>
           waits for a reviewer before it counts
         </Checkbox>
+        {draft.needsReview && (
+          <Select
+            aria-label="Reviewer"
+            allowClear
+            placeholder="any colleague"
+            style={{ width: 260 }}
+            showSearch={{ optionFilterProp: "label" }}
+            value={draft.reviewer ?? undefined}
+            options={staff}
+            onChange={(next?: string) => set({ reviewer: next })}
+          />
+        )}
       </Field>
       <Field label="Signed by" help={fieldWords(problem, "role")}>
         <Select

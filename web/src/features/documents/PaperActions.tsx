@@ -36,7 +36,7 @@ export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; 
     act.mutate(() => api.POST("/api/documents/discard", { body: { documents: [paper.id] } }));
   return (
     <div className="buttons">
-      {paper.needsReview && !paper.acceptedOn && (
+      {paper.mayReview && paper.needsReview && !paper.acceptedOn && (
         <Button
           type="primary"
           size="small"
@@ -59,7 +59,7 @@ export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; 
       <Button size="small" onClick={() => setDialog("share")}>
         Share
       </Button>
-      {paper.needsReview && !paper.sentBackOn && (
+      {paper.mayReview && paper.needsReview && !paper.sentBackOn && (
         <Button size="small" onClick={() => setDialog("send-back")}>
           Send back
         </Button>

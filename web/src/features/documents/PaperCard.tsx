@@ -146,7 +146,12 @@ function State({ paper }: { paper: Shape<"DocumentAnswer"> }) {
     );
   }
   if (paper.needsReview && !paper.acceptedOn) {
-    return <div className="paper-note">Waits for review. It counts once it is accepted.</div>;
+    return (
+      <div className="paper-note">
+        Waits for review{paper.reviewers.length > 0 && ` with ${paper.reviewers.join(" and ")}`}. It counts
+        once it is accepted.
+      </div>
+    );
   }
   return null;
 }

@@ -3,6 +3,7 @@ import { Button, Checkbox, Collapse, Input, InputNumber, Select } from "antd";
 import { useEffect, useId, useState } from "react";
 import { DayField } from "../../ui/DayField";
 import { typesOptions } from "../arrivals/arrivalQueries";
+import { useStaff } from "../handover/colleagues";
 import { kindsOptions } from "../people/fileQueries";
 import { type Counts, type Criteria, isEmpty } from "./findQueries";
 
@@ -86,6 +87,11 @@ export function CriteriaPanel({ criteria, counts, onChange }: CriteriaPanelProps
           list("types", "Type", counts?.types),
           list("sections", "Section", counts?.sections),
           list("states", "State", counts?.states),
+          {
+            key: "reviewer",
+            label: chosenLabel("Waits for review with", criteria.reviewer ? 1 : 0),
+            children: <Reviewer value={criteria.reviewer} onChange={(reviewer) => set({ reviewer })} />,
+          },
           list("kinds", "Kind of file", counts?.kinds),
           list(
             "teams",
@@ -176,6 +182,23 @@ export function CriteriaPanel({ criteria, counts, onChange }: CriteriaPanelProps
         </Button>
       )}
     </aside>
+  );
+}
+
+function Reviewer({ value, onChange }: { value?: string | null; onChange: (id?: string) => void }) {
+  const staff = useStaff();
+  return (
+    <Select
+      aria-label="Waits for review with"
+      allowClear
+      size="small"
+      style={{ width: "100%" }}
+      placeholder="a colleague"
+      showSearch={{ optionFilterProp: "label" }}
+      value={value ?? undefined}
+      options={staff}
+      onChange={(id?: string) => onChange(id)}
+    />
   );
 }
 

@@ -1,5 +1,6 @@
-import { queryOptions } from "@tanstack/react-query";
+import { queryOptions, useQuery } from "@tanstack/react-query";
 import { answer, api } from "../../api/client";
+import { meOptions } from "../access/sessionQueries";
 
 /** All who work in the practice, but oneself. */
 export const colleaguesOptions = queryOptions({
@@ -7,3 +8,13 @@ export const colleaguesOptions = queryOptions({
   queryFn: () => answer(api.GET("/api/colleagues")),
   staleTime: 60_000,
 });
+
+/** All who work in the practice, oneself first, to be chosen from. */
+export function useStaff(): { value: string; label: string }[] {
+  const me = useQuery(meOptions).data;
+  const others = useQuery(colleaguesOptions).data ?? [];
+  return [
+    ...(me ? [{ value: me.id, label: `${me.name} (me)` }] : []),
+    ...others.map((c) => ({ value: c.id, label: c.name })),
+  ];
+}

@@ -38,8 +38,10 @@ class CommentsTest {
                 .singleElement()
                 .asString()
                 .contains("Is this the right year?");
-        await().untilAsserted(() ->
-                assertThat(TestMail.to(me.at("$.email"))).singleElement().asString().contains("mentions you"));
+        await().untilAsserted(() -> assertThat(TestMail.to(me.at("$.email")))
+                .singleElement()
+                .asString()
+                .contains("mentions you"));
         say(colleague, paper, " It is. ");
         assertThat(api.get("/api/documents/{id}/comments", paper).<List<String>>at("$[*].words"))
                 .containsExactly("Is this the right year?", "It is.");

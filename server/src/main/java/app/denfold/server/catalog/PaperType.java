@@ -9,6 +9,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.util.List;
+import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 
@@ -35,6 +36,10 @@ public class PaperType {
     private List<Signer> signers;
 
     private boolean needsReview;
+
+    /** The account with which its papers wait for review; null for anyone. */
+    private UUID reviewer;
+
     private boolean sensitive;
 
     @JdbcTypeCode(SqlTypes.JSON)
@@ -80,6 +85,16 @@ public class PaperType {
         return this;
     }
 
+    /** Its papers wait for review with this account; null for anyone. */
+    public PaperType reviewedBy(UUID account) {
+        this.reviewer = account;
+        return this;
+    }
+
+    public UUID reviewer() {
+        return reviewer;
+    }
+
     public List<TypeField> fields() {
         return fields;
     }
@@ -92,6 +107,7 @@ public class PaperType {
         this.namingPattern = from.namingPattern;
         this.signers = from.signers;
         this.needsReview = from.needsReview;
+        this.reviewer = from.reviewer;
         this.sensitive = from.sensitive;
         this.synonyms = from.synonyms;
         this.fields = from.fields;

@@ -5,6 +5,9 @@ import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.UUID;
 import java.util.stream.Collectors;
 
 /**
@@ -46,6 +49,15 @@ public record PaperTypes(List<PaperType> all) {
     /** True when any of them asks for it. */
     public boolean needsReview() {
         return all.stream().anyMatch(PaperType::needsReview);
+    }
+
+    /** With whom it waits for review: the accounts its types name; empty when that is anyone. */
+    public Set<UUID> reviewers() {
+        return all.stream()
+                .filter(PaperType::needsReview)
+                .map(PaperType::reviewer)
+                .filter(Objects::nonNull)
+                .collect(Collectors.toSet());
     }
 
     /** True when any of them is. */

@@ -12,6 +12,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -58,7 +59,8 @@ class SetUpController {
             boolean needsReview,
             boolean sensitive,
             List<String> synonyms,
-            List<TypeField> fields) {}
+            List<TypeField> fields,
+            @Nullable UUID reviewer) {}
 
     /** @param to last day in force; null for the newest version */
     record ChecklistVersionAnswer(
@@ -107,7 +109,8 @@ class SetUpController {
                         t.needsReview(),
                         t.isSensitive(),
                         t.synonyms(),
-                        t.fields()))
+                        t.fields(),
+                        t.reviewer()))
                 .toList();
     }
 

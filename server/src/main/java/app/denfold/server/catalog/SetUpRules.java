@@ -4,6 +4,8 @@ import app.denfold.core.filing.NamePattern;
 import app.denfold.core.filing.TypeField;
 import app.denfold.exchange.BadInput;
 import app.denfold.exchange.RulesJson;
+import app.denfold.server.access.Accounts;
+import app.denfold.server.access.Role;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
@@ -21,6 +23,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -32,6 +35,7 @@ import tools.jackson.databind.JsonNode;
 @Service
 public class SetUpRules {
 
+    private final Accounts accounts;
     private final CatalogRepositories.Sections sections;
     private final CatalogRepositories.Types types;
     private final CatalogRepositories.Checklists checklists;
@@ -45,7 +49,9 @@ public class SetUpRules {
             CatalogRepositories.Checklists checklists,
             Catalog catalog,
             AuditTrail trail,
-            PracticeCalendar calendar) {
+            PracticeCalendar calendar,
+            Accounts accounts) {
+        this.accounts = accounts;
         this.sections = sections;
         this.types = types;
         this.checklists = checklists;
@@ -73,7 +79,8 @@ public class SetUpRules {
             boolean needsReview,
             boolean sensitive,
             List<String> synonyms,
-            @Nullable List<FieldDetails> fields) {}
+            @Nullable List<FieldDetails> fields,
+            @Nullable UUID reviewer) {}
 
     /**
      * A field of a type as it is typed.
@@ -205,10 +212,23 @@ public class SetUpRules {
                             details.sensitive(),
                             details.synonyms())
                     .named(details.namingPattern())
-                    .with(fields);
+                    .with(fields)
+                    .reviewedBy(details.needsReview() ? reviewer(details) : null);
         } catch (BadInput wrong) {
             throw at("validity", wrong);
         }
+    }
+
+    private UUID reviewer(TypeDetails details) {
+        if (details.reviewer() == null) {
+            return null;
+        }
+        return accounts.viewer(details.reviewer())
+                .filter(v -> v.role() != Role.GUEST && v.mayChange())
+                .filter(v -> !details.sensitive() || v.seesSensitive())
+                .map(Viewer::accountId)
+                .orElseThrow(() ->
+                        Refusal.invalid("reviewer", "Choose a colleague who may see these papers and change files."));
     }
 
     private static List<TypeField> fields(TypeDetails details) {

@@ -1,6 +1,8 @@
 package app.denfold.server.demo;
 
 import app.denfold.core.filing.TypeField;
+import app.denfold.server.access.Accounts;
+import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.KeptChecklist;
 import app.denfold.server.catalog.PaperType;
@@ -26,13 +28,16 @@ public class DemoCatalog {
 
     private final Catalog catalog;
     private final Kinds kinds;
+    private final Accounts accounts;
     private final JsonMapper mapper = new JsonMapper();
 
-    DemoCatalog(Catalog catalog, Kinds kinds) {
+    DemoCatalog(Catalog catalog, Kinds kinds, Accounts accounts) {
+        this.accounts = accounts;
         this.catalog = catalog;
         this.kinds = kinds;
     }
 
+    /** Names reviewers by their accounts, which are there before. */
     public void load() {
         JsonNode all = read();
         int place = 0;
@@ -96,6 +101,10 @@ public class DemoCatalog {
                 synonyms);
         if (from.has("name")) {
             type.named(from.get("name").stringValue());
+        }
+        if (from.has("reviewer")) {
+            String email = from.get("reviewer").stringValue();
+            accounts.viewerByEmail(email).map(Viewer::accountId).ifPresent(type::reviewedBy);
         }
         return type.with(fields);
     }

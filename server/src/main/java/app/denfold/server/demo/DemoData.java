@@ -108,8 +108,8 @@ class DemoData implements ApplicationRunner {
 
     private void load() {
         LocalDate today = calendar.today();
-        catalog.load();
         Viewer ottilie = demoAccounts.open();
+        catalog.load();
         // several files a transaction, since slots are computed and the trail is sealed once for all of it
         List<PersonFile> people = transactions.execute(t -> files.open(today));
         inPortions(people).parallelStream()

@@ -1,6 +1,7 @@
 package app.denfold.server.documents;
 
 import app.denfold.core.rules.Document;
+import app.denfold.server.access.Accounts;
 import app.denfold.server.access.Actor;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
@@ -38,6 +39,7 @@ public class Documents {
     private final Files files;
     private final Catalog catalog;
     private final FilingCheck check;
+    private final Accounts accounts;
     private final Holds holds;
     private final ConfirmedSections sections;
     private final AuditTrail trail;
@@ -49,6 +51,7 @@ public class Documents {
             Files files,
             Catalog catalog,
             FilingCheck check,
+            Accounts accounts,
             Holds holds,
             ConfirmedSections sections,
             AuditTrail trail,
@@ -58,6 +61,7 @@ public class Documents {
         this.files = files;
         this.catalog = catalog;
         this.check = check;
+        this.accounts = accounts;
         this.holds = holds;
         this.sections = sections;
         this.trail = trail;
@@ -223,11 +227,15 @@ public class Documents {
                 .toList();
     }
 
-    /** Papers that wait for review and that the viewer may see, the longest waiting first. */
+    /**
+     * Papers that wait for review with the viewer, or with nobody in particular, and that he may see, the longest
+     * waiting first.
+     */
     @Transactional(readOnly = true)
     public List<FiledDocument> toReview(Viewer viewer, int most) {
         List<String> types = catalog.types().stream()
                 .filter(PaperType::needsReview)
+                .filter(t -> t.reviewer() == null || t.reviewer().equals(viewer.accountId()))
                 .map(PaperType::code)
                 .toList();
         List<String> hidden = viewer.seesSensitive() ? List.of() : catalog.sensitiveTypes();
@@ -267,6 +275,7 @@ public class Documents {
     @Transactional
     public void accept(Viewer viewer, UUID id) {
         FiledDocument document = open(viewer, id);
+        requireReviewer(viewer, document);
         document.accept(calendar.today(), viewer.name());
         decided(viewer, document, "accepted", "accepted");
     }
@@ -274,9 +283,26 @@ public class Documents {
     @Transactional
     public void sendBack(Viewer viewer, UUID id, String reason) {
         FiledDocument document = open(viewer, id);
+        requireReviewer(viewer, document);
         requireReason(reason);
         document.sendBack(calendar.today(), reason.strip());
         decided(viewer, document, "sent-back", "sent back (“" + reason.strip() + "”)");
+    }
+
+    private void requireReviewer(Viewer viewer, FiledDocument document) {
+        Set<UUID> reviewers = typesOf(document).reviewers();
+        if (!viewer.isAdministrator() && !reviewers.isEmpty() && !reviewers.contains(viewer.accountId())) {
+            throw Refusal.forbidden("“" + document.name() + "” waits for review with "
+                    + String.join(" and ", reviewerNames(document)) + "; only they, or an administrator, decide.");
+        }
+    }
+
+    /** With whom the document waits for review; empty when that is anyone. */
+    public List<String> reviewerNames(FiledDocument document) {
+        return accounts.viewers(typesOf(document).reviewers()).stream()
+                .map(Viewer::name)
+                .sorted()
+                .toList();
     }
 
     @Transactional

@@ -95,6 +95,7 @@ class DocumentsController {
     /** Who works on it now. @param own whether it is the viewer */
     record HoldAnswer(String by, Instant since, boolean own) {}
 
+    /** @param reviewers with whom it waits for review, by name; empty for anyone */
     record DocumentAnswer(
             UUID id,
             UUID fileId,
@@ -111,6 +112,8 @@ class DocumentsController {
             Map<String, String> fields,
             LocalDate receivedOn,
             boolean needsReview,
+            List<String> reviewers,
+            boolean mayReview,
             @Nullable LocalDate acceptedOn,
             @Nullable String acceptedBy,
             @Nullable LocalDate sentBackOn,
@@ -275,6 +278,10 @@ class DocumentsController {
                 d.fields(),
                 d.receivedOn(),
                 types.needsReview(),
+                documents.reviewerNames(d),
+                viewer.isAdministrator()
+                        || types.reviewers().isEmpty()
+                        || types.reviewers().contains(viewer.accountId()),
                 accepted ? d.acceptedOn() : null,
                 accepted ? d.acceptedBy() : null,
                 sentBack ? d.sentBackOn() : null,

@@ -6,6 +6,7 @@ import jakarta.annotation.Nullable;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
+import java.util.UUID;
 import java.util.stream.Stream;
 
 /**
@@ -23,6 +24,7 @@ import java.util.stream.Stream;
  * @param fields what the fields of the paper's types hold
  * @param datedFrom inclusive, as all ends are
  * @param leastSize in bytes
+ * @param reviewer the account with which they wait for review
  * @param unreadable only papers with pages that hold no readable text
  */
 public record FindCriteria(
@@ -51,7 +53,8 @@ public record FindCriteria(
         @Nullable Integer mostPages,
         @Nullable Long leastSize,
         @Nullable Long mostSize,
-        @Nullable Boolean unreadable) {
+        @Nullable Boolean unreadable,
+        @Nullable UUID reviewer) {
 
     /** A fact or field and the text its value must hold. */
     public record Named(String name, String value) {}
@@ -60,7 +63,7 @@ public record FindCriteria(
     static FindCriteria ofWords(String words) {
         return new FindCriteria(
                 words, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null,
-                null, null, null, null, null, null, null, null, null);
+                null, null, null, null, null, null, null, null, null, null);
     }
 
     /** @throws Refusal at the first thing that cannot be */

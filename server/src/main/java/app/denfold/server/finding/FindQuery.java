@@ -144,6 +144,14 @@ class FindQuery {
                 parameters.put("ofSections", codes(catalog.types().stream().filter(t -> asked.sections()
                         .contains(t.section()))));
             }
+            if (asked.reviewer() != null) {
+                conditions.add("f.types && array[:waitingWith]::varchar[] and (" + STATE + ") = 'in review'");
+                parameters.put(
+                        "waitingWith",
+                        codes(catalog.types().stream()
+                                .filter(PaperType::needsReview)
+                                .filter(t -> asked.reviewer().equals(t.reviewer()))));
+            }
             if (Boolean.TRUE.equals(asked.unreadable())) {
                 conditions.add("f.pages_without_text > 0");
             }
