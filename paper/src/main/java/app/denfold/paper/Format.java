@@ -45,7 +45,11 @@ public enum Format {
     MOV(Shown.RECORDING, "video/quicktime", "video", "mov"),
     WEBM(Shown.RECORDING, "video/webm", "video", "webm"),
     /** The address of a paper kept elsewhere, written as a list of addresses (RFC 2483). */
-    LINK(Shown.KEPT, "text/uri-list", "link", "uri");
+    LINK(Shown.KEPT, "text/uri-list", "link", "uri"),
+    /** Words that stand for a paper which has not come yet. */
+    AWAITED(Shown.KEPT, "application/x-denfold-awaited", "awaited paper", "txt"),
+    /** Words that tell where the original of a paper lies. */
+    ON_PAPER(Shown.KEPT, "application/x-denfold-on-paper", "original on paper", "txt");
 
     /** What can be looked at in the page. */
     public enum Shown {

@@ -173,6 +173,19 @@ public class Contents {
         }
     }
 
+    /** The placeholder that is kept under this hash; empty when it is anything else. */
+    public Optional<Placeholder> placeholder(String sha256) {
+        return Format.ofMediaType(content(sha256).mediaType())
+                .filter(f -> f == Format.AWAITED || f == Format.ON_PAPER)
+                .map(f -> {
+                    try {
+                        return Placeholder.read(f, Files.readAllBytes(store.file(sha256)));
+                    } catch (IOException failed) {
+                        throw new UncheckedIOException(failed);
+                    }
+                });
+    }
+
     /**
      * A page as PNG, drawn once and kept beside the store, where it can be deleted at any time.
      *

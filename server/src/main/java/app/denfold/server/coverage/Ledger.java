@@ -262,6 +262,9 @@ public class Ledger {
             if (!document.existsOn(known)) {
                 return "voided";
             }
+            if (document.isAwaited()) {
+                return "awaited";
+            }
             if (document.decisionOn(known) == FiledDocument.Decision.SENT_BACK) {
                 return "sent back";
             }

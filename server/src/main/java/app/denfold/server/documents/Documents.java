@@ -80,7 +80,36 @@ public class Documents {
         PaperTypes types = visibleTypes(viewer, details);
         check.check(details, types);
         sections.requireOpen(viewer, details.fileId(), types);
-        return keep(viewer.actor(), details, types, received);
+        endWaiting(viewer, details);
+        return keep(viewer.actor(), details, types, received, false);
+    }
+
+    /** Files a placeholder for a paper that has not come. @throws Refusal as filing would */
+    @Transactional
+    FiledDocument await(Viewer viewer, FilingDetails details, Received received) {
+        viewer.requireChange();
+        files.visible(viewer, details.fileId());
+        PaperTypes types = visibleTypes(viewer, details);
+        check.check(details, types);
+        sections.requireOpen(viewer, details.fileId(), types);
+        return keep(viewer.actor(), details, types, received, true);
+    }
+
+    /** What was awaited has come: its placeholder goes, unless something was done with it. */
+    private void endWaiting(Viewer viewer, FilingDetails details) {
+        documents
+                .findByFileIdAndTypeAndAwaitedTrueAndVoidedOnIsNullOrderByCreatedAt(details.fileId(), details.type())
+                .stream()
+                .filter(FiledDocument::isUntouched)
+                .findFirst()
+                .ifPresent(awaited -> {
+                    awaited.discard(viewer.name(), calendar.now());
+                    changed(
+                            viewer.actor(),
+                            awaited,
+                            "discarded",
+                            "filed what was awaited, so that “" + awaited.name() + "” is no longer");
+                });
     }
 
     /** What was decided about a paper before it came into this installation; nulls where nothing was. */
@@ -109,9 +138,12 @@ public class Documents {
         return document;
     }
 
-    private FiledDocument keep(Actor by, FilingDetails details, PaperTypes types, Received received) {
+    private FiledDocument keep(Actor by, FilingDetails details, PaperTypes types, Received received, boolean awaited) {
         DocumentVersion first = new DocumentVersion(received.sha256(), "as received", by.name(), calendar.now());
         FiledDocument document = new FiledDocument(details, received.receivedOn(), received.source(), first);
+        if (awaited) {
+            document.await();
+        }
         rename(document, types);
         documents.save(document);
         changed(by, document, "filed", "filed “" + document.name() + "”, " + received.source());
@@ -384,7 +416,11 @@ public class Documents {
     @Transactional
     public void addVersion(Actor by, UUID id, String sha256, String cause, String sentence) {
         FiledDocument document = document(id);
-        document.add(new DocumentVersion(sha256, cause, by.name(), calendar.now()));
+        boolean wasAwaited = document.isAwaited();
+        document.add(new DocumentVersion(sha256, cause, by.name(), calendar.now()), calendar.today());
+        if (wasAwaited) {
+            rename(document);
+        }
         changed(by, document, "version-added", sentence);
     }
 

@@ -12,6 +12,7 @@ import app.denfold.server.content.Content;
 import app.denfold.server.content.Contents;
 import app.denfold.server.content.Download;
 import app.denfold.server.content.Link;
+import app.denfold.server.content.Placeholder;
 import app.denfold.server.problems.Refusal;
 import app.denfold.server.reading.Readings;
 import jakarta.annotation.Nullable;
@@ -87,7 +88,8 @@ class DocumentsController {
             String mediaType,
             int pages,
             List<Integer> turns,
-            @Nullable Link link) {}
+            @Nullable Link link,
+            @Nullable Placeholder placeholder) {}
 
     /** What else a paper is. */
     record FurtherType(String code, String label) {}
@@ -310,7 +312,8 @@ class DocumentsController {
                     content.mediaType(),
                     content.pages(),
                     turns.of(v.sha256()),
-                    contents.link(v.sha256()).orElse(null)));
+                    contents.link(v.sha256()).orElse(null),
+                    contents.placeholder(v.sha256()).orElse(null)));
         }
         return answers;
     }

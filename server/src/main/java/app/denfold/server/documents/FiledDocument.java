@@ -63,6 +63,10 @@ public class FiledDocument {
     private String filedBy;
     private Instant createdAt;
     private String description;
+
+    /** Nothing of it is here yet. */
+    private boolean awaited;
+
     private Instant discardedAt;
     private String discardedBy;
 
@@ -114,6 +118,9 @@ public class FiledDocument {
 
     /** What is still missing, in words; empty when nothing is. */
     private String pending(PaperTypes of) {
+        if (awaited) {
+            return "awaited";
+        }
         List<String> unsigned = unsignedBy(of).stream().map(Signer::label).toList();
         if (!unsigned.isEmpty()) {
             return "unsigned by " + String.join(" and ", unsigned);
@@ -129,6 +136,9 @@ public class FiledDocument {
     String stateIn(PaperTypes of) {
         if (isVoided()) {
             return "entered in error";
+        }
+        if (awaited) {
+            return "awaited";
         }
         if (decision() == Decision.SENT_BACK) {
             return "sent back";
@@ -262,8 +272,21 @@ public class FiledDocument {
         signatures.add(signature);
     }
 
-    void add(DocumentVersion newer) {
+    /** A first version of an awaited paper is what was awaited: only now was it received. */
+    void add(DocumentVersion newer, LocalDate today) {
         versions.add(newer);
+        if (awaited) {
+            awaited = false;
+            receivedOn = today;
+        }
+    }
+
+    void await() {
+        this.awaited = true;
+    }
+
+    public boolean isAwaited() {
+        return awaited;
     }
 
     /** True while it is as it was filed: never decided on, signed, voided or given a newer version. */
@@ -368,8 +391,11 @@ public class FiledDocument {
         return List.copyOf(signatures);
     }
 
-    /** What the rules need to know of it: once as each of its types. */
+    /** What the rules need to know of it: once as each of its types; nothing while it is awaited. */
     public List<Document> forRules() {
+        if (awaited) {
+            return List.of();
+        }
         Document first = asItsType();
         return types().stream().map(first::as).toList();
     }

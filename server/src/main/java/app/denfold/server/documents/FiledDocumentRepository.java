@@ -19,7 +19,8 @@ interface FiledDocumentRepository extends JpaRepository<FiledDocument, UUID> {
 
     @Query("""
             select d.fileId, d.id, d.type, d.documentDate, d.effectiveDate, d.statedExpiry, d.receivedOn, d.acceptedOn,
-            d.sentBackOn, d.voidedOn, d.furtherTypes from FiledDocument d where d.fileId in :fileIds order by d.documentDate desc, d.id
+            d.sentBackOn, d.voidedOn, d.furtherTypes from FiledDocument d
+            where d.fileId in :fileIds and d.awaited = false order by d.documentDate desc, d.id
             """)
     List<Object[]> findForRules(Collection<UUID> fileIds);
 
@@ -34,10 +35,13 @@ interface FiledDocumentRepository extends JpaRepository<FiledDocument, UUID> {
             select d from FiledDocument d join PersonFile f on f.id = d.fileId
             where (array_contains(:types, d.type) or array_overlaps(d.furtherTypes, :types))
             and not array_contains(:hidden, d.type) and not array_overlaps(d.furtherTypes, :hidden)
-            and d.voidedOn is null and d.acceptedOn is null and d.sentBackOn is null
+            and d.voidedOn is null and d.acceptedOn is null and d.sentBackOn is null and d.awaited = false
             and (:team is null or f.team = :team) order by d.receivedOn, d.id
             """)
     List<FiledDocument> findToReview(String[] types, String[] hidden, String team, Limit most);
+
+    /** Awaited papers of a type, the longest awaited first. */
+    List<FiledDocument> findByFileIdAndTypeAndAwaitedTrueAndVoidedOnIsNullOrderByCreatedAt(UUID fileId, String type);
 
     /** Documents one of whose versions has these bytes. */
     @Query("select distinct d from FiledDocument d join d.versions v where v.sha256 = :sha256 order by d.id")

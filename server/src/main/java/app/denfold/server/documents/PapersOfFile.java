@@ -30,7 +30,8 @@ public class PapersOfFile {
     }
 
     /**
-     * @param state {@code filed}, {@code in review}, {@code sent back}, {@code unsigned} or {@code entered in error}
+     * @param state {@code filed}, {@code in review}, {@code sent back}, {@code unsigned}, {@code awaited}
+     *     or {@code entered in error}
      * @param version number of the newest one, which is shown
      */
     public record PaperInFile(

@@ -18,7 +18,8 @@ import java.util.stream.Stream;
  * @param without words of which none may be there
  * @param name words of the paper's name, its types or its person, from their beginning
  * @param person words of the person's name, number or birth date
- * @param states {@code filed}, {@code in review}, {@code sent back}, {@code unsigned} or {@code entered in error}
+ * @param states {@code filed}, {@code in review}, {@code sent back}, {@code unsigned}, {@code awaited} or
+ *     {@code entered in error}
  * @param sources as papers tell where they came from
  * @param facts what the person's facts say today
  * @param fields what the fields of the paper's types hold

@@ -41,7 +41,8 @@ class FindQuery {
 
     /** How a paper stands; of several it is the first. */
     static final String STATE = """
-            case when f.voided_on is not null then 'entered in error' when f.decision = 'SENT_BACK' then 'sent back'
+            case when f.voided_on is not null then 'entered in error'
+            when f.media_type = 'application/x-denfold-awaited' then 'awaited' when f.decision = 'SENT_BACK' then 'sent back'
             when exists (select 1 from (select code, array(select s ->> 'role' from jsonb_array_elements(signers) s)
               ::varchar[] as roles from document_type where jsonb_array_length(signers) > 0) t
               where t.code = any(f.types) and not t.roles <@ f.signed_roles) then 'unsigned'

@@ -1,0 +1,56 @@
+package app.denfold.server.documents;
+
+import app.denfold.server.access.Viewer;
+import app.denfold.server.content.Contents;
+import app.denfold.server.content.Placeholder;
+import app.denfold.server.practice.PracticeCalendar;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Papers without pages: awaited ones, and those whose original lies on paper. */
+@Service
+public class Placeholders {
+
+    private final Documents documents;
+    private final Contents contents;
+    private final PracticeCalendar calendar;
+
+    Placeholders(Documents documents, Contents contents, PracticeCalendar calendar) {
+        this.documents = documents;
+        this.contents = contents;
+        this.calendar = calendar;
+    }
+
+    /**
+     * Notes a paper in a file. An awaited one fills no slot until something of it comes; one on paper counts like any
+     * other.
+     *
+     * @throws app.denfold.server.problems.Refusal as filing would, or without a place for one on paper
+     */
+    @Transactional
+    public UUID note(Viewer viewer, FilingDetails details, Placeholder placeholder) {
+        String how = placeholder.awaited() ? "noted as awaited" : "noted as kept on paper";
+        Documents.Received received = new Documents.Received(keep(placeholder), calendar.today(), how);
+        return placeholder.awaited()
+                ? documents.await(viewer, details, received).id()
+                : documents.file(viewer, details, received).id();
+    }
+
+    /** Says where the original of a paper lies now; what was kept of it before stays as an older version. */
+    @Transactional
+    public void place(Viewer viewer, UUID id, String place) {
+        FiledDocument document = documents.open(viewer, id);
+        Placeholder placeholder = Placeholder.onPaper(place);
+        documents.addVersion(
+                viewer.actor(),
+                id,
+                keep(placeholder),
+                "original on paper",
+                "noted that the original of “" + document.name() + "” lies on paper: " + placeholder.words());
+    }
+
+    private String keep(Placeholder placeholder) {
+        return contents.keep(placeholder.written(), placeholder.format(), 0);
+    }
+}
