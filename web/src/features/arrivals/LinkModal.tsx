@@ -4,13 +4,22 @@ import { useState } from "react";
 import { answer, api, fieldWords, wordsOf } from "../../api/client";
 
 /** Brings in the address of a paper that is kept elsewhere. */
-export function LinkModal({ onClose, onAdded }: { onClose: () => void; onAdded: (id: string) => void }) {
+export function LinkModal({
+  fileId,
+  onClose,
+  onAdded,
+}: {
+  /** Whose paper it is; undefined when that is said later. */
+  fileId?: string;
+  onClose: () => void;
+  onAdded: (id: string) => void;
+}) {
   const [address, setAddress] = useState("");
   const [label, setLabel] = useState("");
   const queries = useQueryClient();
   const add = useMutation({
     mutationFn: () =>
-      answer(api.POST("/api/arrivals/links", { body: { address, label: label || undefined } })),
+      answer(api.POST("/api/arrivals/links", { body: { address, label: label || undefined, fileId } })),
     onSuccess: async ({ id }) => {
       await queries.invalidateQueries({ queryKey: ["arrivals"] });
       onAdded(id);

@@ -3,6 +3,7 @@ import { App } from "antd";
 import { type ReactNode, type Ref, useEffect, useImperativeHandle, useRef, useState } from "react";
 import { answer, api, done, type Shape, wordsOf } from "../../api/client";
 import { LinkedPaper } from "../links/LinkedPaper";
+import { NoPages } from "../links/NoPages";
 import { PageStrip } from "./PageStrip";
 import { type DeskHandle, PaperDesk } from "./PaperDesk";
 import { PaperText } from "./PaperText";
@@ -43,8 +44,12 @@ type PaperReaderProps = {
 export function showsAs({
   mediaType,
   link,
+  placeholder,
   pages,
-}: Version): "link" | "pdf" | "pages" | "table" | "recording" | "text" {
+}: Version): "nothing" | "link" | "pdf" | "pages" | "table" | "recording" | "text" {
+  if (placeholder) {
+    return "nothing";
+  }
   if (link) {
     return "link";
   }
@@ -188,6 +193,15 @@ export function PaperReader(props: PaperReaderProps) {
         {shows === "table" && <SheetTable source={`${base}/reading`} />}
         {shows === "recording" && (
           <Recording source={`${base}/reading`} mediaType={version.mediaType} name={paper.name} />
+        )}
+        {shows === "nothing" && version.placeholder && (
+          <div className="desk">
+            <NoPages
+              paperId={paper.id}
+              placeholder={version.placeholder}
+              mayChange={mayChange && !paper.voidedOn && version.number === paper.versions.length}
+            />
+          </div>
         )}
         {shows === "link" && version.link && (
           <div className="desk">
