@@ -31,6 +31,7 @@ class Account {
 
     private String passwordHash;
     private String team;
+    private String title;
     private boolean seesSensitive;
     private boolean mayChange;
     private boolean closed;
@@ -51,6 +52,7 @@ class Account {
         this.name = from.name();
         this.role = from.role();
         this.team = from.team();
+        this.title = from.title();
         this.seesSensitive = from.seesSensitive();
         this.mayChange = from.mayChange();
         this.createdAt = now;
@@ -70,6 +72,11 @@ class Account {
 
     String name() {
         return name;
+    }
+
+    /** What its holder is in the practice. */
+    String titleWords() {
+        return title != null ? title : role.name().toLowerCase(Locale.ROOT);
     }
 
     Role role() {

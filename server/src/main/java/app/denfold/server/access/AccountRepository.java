@@ -13,4 +13,6 @@ interface AccountRepository extends CrudRepository<Account, UUID> {
     List<Account> findByRoleNotAndClosedFalseOrderByName(Role role);
 
     List<Account> findByIdIn(Collection<UUID> ids);
+
+    List<Account> findByNameIn(Collection<String> names);
 }

@@ -8,7 +8,9 @@ import app.denfold.server.problems.Refusal;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.context.ApplicationEventPublisher;
@@ -98,6 +100,14 @@ public class Accounts {
         return accounts.findByRoleNotAndClosedFalseOrderByName(Role.GUEST).stream()
                 .map(Account::viewer)
                 .toList();
+    }
+
+    /** What each is in the practice, by name: a title, or else administrator, colleague or guest. */
+    @Transactional(readOnly = true)
+    public Map<String, String> titles(Collection<String> names) {
+        Map<String, String> titles = new HashMap<>();
+        accounts.findByNameIn(names).forEach(a -> titles.put(a.name(), a.titleWords()));
+        return titles;
     }
 
     public List<Viewer> viewers(Collection<UUID> ids) {

@@ -19,6 +19,7 @@ public class Content {
     private int pages;
     private String virus;
     private Instant storedAt;
+    private Instant destroyedAt;
 
     protected Content() {}
 
@@ -43,5 +44,10 @@ public class Content {
     /** What the virus scanner found in it. */
     public Optional<String> virus() {
         return Optional.ofNullable(virus);
+    }
+
+    /** True when its bytes were destroyed for good. */
+    public boolean isDestroyed() {
+        return destroyedAt != null;
     }
 }

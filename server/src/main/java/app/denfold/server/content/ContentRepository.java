@@ -18,7 +18,8 @@ interface ContentRepository extends Repository<Content, String> {
     @Query(value = """
                     insert into content (sha256, size, media_type, pages, virus, stored_at)
                     values (:sha256, :size, :mediaType, :pages, :virus, :at)
-                    on conflict (sha256) do update set virus = excluded.virus where excluded.virus is not null
+                    on conflict (sha256) do update set virus = coalesce(excluded.virus, content.virus), destroyed_at = null
+                    where excluded.virus is not null or content.destroyed_at is not null
                     """, nativeQuery = true)
     void insertUnlessThere(String sha256, long size, String mediaType, int pages, String virus, Instant at);
 }

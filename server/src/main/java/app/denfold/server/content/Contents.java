@@ -122,6 +122,10 @@ public class Contents {
 
     private void insert(ContentStore.Stored stored, Format format, int pages, String virus) {
         contents.insertUnlessThere(stored.sha256(), stored.size(), format.mediaType(), pages, virus, calendar.now());
+        if (!Files.exists(store.file(stored.sha256()))) {
+            // the same bytes were just being destroyed; now that the row is ours, storing them again will hold
+            throw NotNow.notStored("The paper", new IOException("destroyed meanwhile: " + stored.sha256()));
+        }
     }
 
     /** Stores a PDF that the product made itself. */
@@ -154,6 +158,9 @@ public class Contents {
 
     /** The stored bytes, for reading only. @throws Refusal when they are locked away because of a virus */
     public Path file(String sha256) {
+        if (content(sha256).isDestroyed()) {
+            throw Refusal.gone("destroyed", "This paper was destroyed for good.");
+        }
         content(sha256).virus().ifPresent(found -> {
             throw Refusal.conflict(
                     "infected", "The virus scanner found “" + found + "” in this paper; nobody can open it.");
@@ -233,12 +240,31 @@ public class Contents {
     @Transactional
     public String copy(List<ChosenPage> pages) {
         try {
-            Path made = Files.createTempFile(drawn, "copy", ".part");
+            Path made = copyToFile(pages);
             try {
-                workers.copy(pages.stream().map(this::chosen).toList(), made);
                 return keepMade(made, pages.size());
             } finally {
                 Files.deleteIfExists(made);
+            }
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
+        }
+    }
+
+    /**
+     * Makes a PDF of chosen pages in a temporary file, which the caller deletes.
+     *
+     * @throws Refusal when that is not possible
+     */
+    public Path copyToFile(List<ChosenPage> pages) {
+        try {
+            Path made = Files.createTempFile(drawn, "copy", ".part");
+            try {
+                workers.copy(pages.stream().map(this::chosen).toList(), made);
+                return made;
+            } catch (IOException | RuntimeException failed) {
+                Files.deleteIfExists(made);
+                throw failed;
             }
         } catch (WorkerFailed hostile) {
             throw Refusal.conflict("pages-unreadable", "These pages cannot be copied: " + hostile.getMessage() + ".");

@@ -22,14 +22,19 @@ class DemoAccounts {
 
     /** @return the practice administrator */
     Viewer open() {
-        Viewer ottilie = accounts.open(NewAccount.administrator(ADMINISTRATOR, "Ottilie Brandmoor"));
+        Viewer ottilie = accounts.open(
+                NewAccount.administrator(ADMINISTRATOR, "Ottilie Brandmoor").titled("practice administrator"));
         List<Viewer> all = Stream.of(
-                        NewAccount.administrator("bram@oakhollin.example", "Bram Ostervelt"),
-                        NewAccount.colleague("zuri@oakhollin.example", "Zuri Mbeya-Holt", "Therapy", true, true),
-                        NewAccount.colleague(
-                                "hester@oakhollin.example", "Hester Quillam", "Riding school", false, true),
-                        NewAccount.colleague("dilan@oakhollin.example", "Dilan Ozgune", null, false, true),
-                        NewAccount.colleague("audit@oakhollin.example", "Maren Solbakke, auditor", null, true, false))
+                        NewAccount.administrator("bram@oakhollin.example", "Bram Ostervelt")
+                                .titled("yard director"),
+                        NewAccount.colleague("zuri@oakhollin.example", "Zuri Mbeya-Holt", "Therapy", true, true)
+                                .titled("lead therapist"),
+                        NewAccount.colleague("hester@oakhollin.example", "Hester Quillam", "Riding school", false, true)
+                                .titled("head instructor"),
+                        NewAccount.colleague("dilan@oakhollin.example", "Dilan Ozgune", null, false, true)
+                                .titled("receptionist"),
+                        NewAccount.colleague("audit@oakhollin.example", "Maren Solbakke, auditor", null, true, false)
+                                .titled("auditor"))
                 .map(accounts::open)
                 .toList();
         // passwords are hashed slowly on purpose

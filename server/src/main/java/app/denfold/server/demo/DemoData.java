@@ -132,7 +132,7 @@ class DemoData implements ApplicationRunner {
             asks.ask(ottilie, edie.id(), "patients", "clearance", "Dr. Wolfreth can fax it to us as well.");
             documents.ofFile(edie.id()).stream()
                     .filter(d -> d.type().equals("guardian-consent") || d.type().equals("letter"))
-                    .forEach(d -> guests.share(ottilie, d.id(), ruth.accountId()));
+                    .forEach(d -> guests.share(ottilie, List.of(d.id()), ruth.accountId()));
             people.stream().limit(TAUGHT_BY).forEach(this::teach);
             arrivals.load(ottilie, ruth, people, today);
             if (everyone) {

@@ -122,4 +122,13 @@ class ChangeDocumentsController {
     void restore(Viewer viewer, @PathVariable UUID id) {
         wastebasket.restore(viewer, id);
     }
+
+    record DestroyRequest(@NotNull List<UUID> documents, String reason) {}
+
+    /** Destroys papers in the wastebasket for good. */
+    @PostMapping("/api/documents/destroy")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void destroy(Viewer viewer, @Valid @RequestBody DestroyRequest body) {
+        wastebasket.destroy(viewer, body.documents(), body.reason());
+    }
 }

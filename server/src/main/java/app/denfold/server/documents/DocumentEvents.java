@@ -10,6 +10,9 @@ public final class DocumentEvents {
     /** A document is about to leave a file, for another one or the wastebasket; whoever needs it there can refuse. */
     public record DocumentLeft(UUID fileId, UUID documentId) {}
 
+    /** A document is about to be destroyed for good; what hangs on it elsewhere goes in the same transaction. */
+    public record DocumentDestroyed(UUID fileId, UUID documentId) {}
+
     /** A document came into a file, was decided on, signed, or voided. */
     public record FileContentChanged(UUID fileId, UUID documentId) {}
 }

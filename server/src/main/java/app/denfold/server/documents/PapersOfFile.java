@@ -1,15 +1,21 @@
 package app.denfold.server.documents;
 
+import app.denfold.server.access.Accounts;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.PaperTypes;
 import app.denfold.server.content.Content;
 import app.denfold.server.content.Contents;
+import app.denfold.server.people.FactDefinition;
 import app.denfold.server.people.Files;
+import app.denfold.server.people.Kinds;
+import app.denfold.server.people.PersonFile;
+import jakarta.annotation.Nullable;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -21,8 +27,12 @@ public class PapersOfFile {
     private final Files files;
     private final Catalog catalog;
     private final Contents contents;
+    private final Kinds kinds;
+    private final Accounts accounts;
 
-    PapersOfFile(Documents documents, Files files, Catalog catalog, Contents contents) {
+    PapersOfFile(Documents documents, Files files, Catalog catalog, Contents contents, Kinds kinds, Accounts accounts) {
+        this.kinds = kinds;
+        this.accounts = accounts;
         this.documents = documents;
         this.files = files;
         this.catalog = catalog;
@@ -32,6 +42,8 @@ public class PapersOfFile {
     /**
      * @param state {@code filed}, {@code in review}, {@code sent back}, {@code unsigned}, {@code awaited}
      *     or {@code entered in error}
+     * @param authorTitle what he who filed it is in the practice; null when he has no account
+     * @param periods the times in the person's life here in which its day lies: the value of each fact that changed
      * @param version number of the newest one, which is shown
      */
     public record PaperInFile(
@@ -39,37 +51,66 @@ public class PapersOfFile {
             String name,
             List<String> typeLabels,
             LocalDate documentDate,
+            LocalDate receivedOn,
             String state,
+            String source,
             String filedBy,
+            @Nullable String authorTitle,
+            List<String> periods,
+            @Nullable String description,
             int version,
             String mediaType,
+            long size,
             int pages) {}
 
     /** The newest date first. */
     @Transactional(readOnly = true)
     public List<PaperInFile> of(Viewer viewer, UUID fileId) {
-        files.visible(viewer, fileId);
+        PersonFile file = files.visible(viewer, fileId);
+        Map<String, String> labels = kinds.kind(file.kind()).facts().stream()
+                .collect(Collectors.toMap(FactDefinition::name, FactDefinition::label));
         Catalog.Rules rules = catalog.rules();
         List<FiledDocument> visible = documents.ofFile(fileId).stream()
                 .filter(d -> viewer.seesSensitive() || !rules.types(d.types()).isSensitive())
                 .toList();
         Map<String, Content> bytes =
                 contents.contents(visible.stream().map(d -> d.latest().sha256()).toList());
+        Map<String, String> titles =
+                accounts.titles(visible.stream().map(FiledDocument::filedBy).collect(Collectors.toSet()));
         return visible.stream()
-                .map(d -> paper(d, rules.types(d.types()), bytes.get(d.latest().sha256())))
+                .map(d -> paper(
+                        d,
+                        rules.types(d.types()),
+                        bytes.get(d.latest().sha256()),
+                        titles.get(d.filedBy()),
+                        periods(file, labels, d.documentDate())))
                 .toList();
     }
 
-    private static PaperInFile paper(FiledDocument d, PaperTypes types, Content content) {
+    private static List<String> periods(PersonFile file, Map<String, String> labels, LocalDate day) {
+        return file.passingFactsOn(day).stream()
+                .map(f -> labels.getOrDefault(f.name(), f.name()) + ": " + f.value())
+                .distinct()
+                .toList();
+    }
+
+    private static PaperInFile paper(
+            FiledDocument d, PaperTypes types, Content content, String authorTitle, List<String> periods) {
         return new PaperInFile(
                 d.id(),
                 d.name(),
                 types.labels(),
                 d.documentDate(),
+                d.receivedOn(),
                 d.stateIn(types),
+                d.source(),
                 d.filedBy(),
+                authorTitle,
+                periods,
+                d.description(),
                 d.versions().size(),
                 content.mediaType(),
+                content.size(),
                 content.pages());
     }
 }

@@ -2,12 +2,16 @@ package app.denfold.server.documents;
 
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
+import app.denfold.server.content.DestroyContent;
+import app.denfold.server.documents.DocumentEvents.DocumentDestroyed;
 import app.denfold.server.documents.DocumentEvents.DocumentLeft;
 import app.denfold.server.people.Files;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.time.Instant;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
@@ -22,6 +26,7 @@ public class Wastebasket {
     private final ConfirmedSections sections;
     private final Files files;
     private final Catalog catalog;
+    private final DestroyContent destroy;
     private final PracticeCalendar calendar;
     private final ApplicationEventPublisher events;
 
@@ -31,6 +36,7 @@ public class Wastebasket {
             ConfirmedSections sections,
             Files files,
             Catalog catalog,
+            DestroyContent destroy,
             PracticeCalendar calendar,
             ApplicationEventPublisher events) {
         this.documents = documents;
@@ -38,6 +44,7 @@ public class Wastebasket {
         this.sections = sections;
         this.files = files;
         this.catalog = catalog;
+        this.destroy = destroy;
         this.calendar = calendar;
         this.events = events;
     }
@@ -84,5 +91,43 @@ public class Wastebasket {
         documents.renamed(document);
         documents.changed(
                 viewer.actor(), document, "restored", "took “" + document.name() + "” out of the wastebasket");
+    }
+
+    /**
+     * Destroys papers in the wastebasket for good, all their versions with what was read from them. The trail keeps that
+     * they were there, their hashes, who destroyed them and why. Bytes that another paper needs too stay for that one.
+     *
+     * @throws Refusal when the viewer is no administrator, gives no reason, or one of them is not in the wastebasket
+     */
+    @Transactional
+    public void destroy(Viewer viewer, List<UUID> ids, String reason) {
+        viewer.requireAdministrator();
+        if (reason == null || reason.isBlank()) {
+            throw Refusal.invalid("reason", "A reason is needed; it stands in the trail.");
+        }
+        if (ids.isEmpty() || ids.size() > ChangeDocuments.MOST_AT_ONCE) {
+            throw Refusal.invalid("documents", "Choose from 1 to " + ChangeDocuments.MOST_AT_ONCE + " papers.");
+        }
+        Set<String> hashes = new LinkedHashSet<>();
+        for (UUID id : ids) {
+            FiledDocument document =
+                    stored.findInWastebasket(id).orElseThrow(() -> Refusal.notFound("paper in the wastebasket"));
+            files.visible(viewer, document.fileId());
+            List<String> own = document.versions().stream()
+                    .map(DocumentVersion::sha256)
+                    .distinct()
+                    .toList();
+            hashes.addAll(own);
+            documents.changed(
+                    viewer.actor(),
+                    document,
+                    "destroyed",
+                    "destroyed “" + document.name() + "” for good (“" + reason.strip() + "”); SHA-256 "
+                            + String.join(", ", own));
+            events.publishEvent(new DocumentDestroyed(document.fileId(), id));
+            stored.delete(document);
+            stored.flush();
+        }
+        hashes.forEach(destroy::unlessUsed);
     }
 }

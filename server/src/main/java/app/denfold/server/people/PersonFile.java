@@ -252,4 +252,13 @@ public class PersonFile {
         facts.stream().filter(f -> f.holdsOn(day)).forEach(f -> values.put(f.name(), f.value()));
         return values;
     }
+
+    /** Those values that hold on a day but did not always: what makes a time in his life here. */
+    public List<Fact> passingFactsOn(LocalDate day) {
+        return facts.stream()
+                .filter(f -> f.holdsOn(day))
+                .filter(f -> f.toDay() != null
+                        || facts.stream().anyMatch(o -> o != f && o.name().equals(f.name())))
+                .toList();
+    }
 }

@@ -8,6 +8,7 @@ import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.chasing.Message;
 import app.denfold.server.chasing.Outbox;
+import app.denfold.server.documents.DocumentEvents.DocumentDestroyed;
 import app.denfold.server.documents.DocumentEvents.DocumentLeft;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
@@ -16,6 +17,8 @@ import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.problems.Refusal;
+import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.beans.factory.annotation.Value;
@@ -26,6 +29,8 @@ import org.springframework.transaction.annotation.Transactional;
 /** Guests of a file: invited, shown documents. */
 @Service
 public class Guests {
+
+    private static final int MOST_SHARED = 500;
 
     private final Accounts accounts;
     private final PortalRepositories.Rights rights;
@@ -129,45 +134,73 @@ public class Guests {
         return accounts.viewer(accountId).orElseThrow(() -> Refusal.notFound("guest of this file"));
     }
 
-    /** Makes a document visible to a guest of its file, and tells him by mail. */
+    /**
+     * Makes documents visible to a guest of their file, and tells him by one mail. What he sees already is left as it is.
+     *
+     * @throws Refusal when one of them cannot be shared, or he sees all of them already
+     */
     @Transactional
-    public void share(Viewer viewer, UUID documentId, UUID accountId) {
+    public void share(Viewer viewer, List<UUID> documentIds, UUID accountId) {
         viewer.requireChange();
-        FiledDocument document = documents.visible(viewer, documentId);
-        Viewer guest = guestOf(document.fileId(), accountId);
-        if (document.isVoided()) {
-            throw Refusal.conflict("voided", "This paper was marked as entered in error and cannot be shared.");
+        if (documentIds.isEmpty() || documentIds.size() > MOST_SHARED) {
+            throw Refusal.invalid("documents", "Choose from 1 to " + MOST_SHARED + " papers.");
         }
-        if (shares.findByAccountIdAndDocumentIdAndWithdrawnAtIsNull(accountId, documentId)
-                .isPresent()) {
-            throw Refusal.conflict("shared-already", "This paper is shared with " + guest.name() + " already.");
+        int shared = 0;
+        FiledDocument last = null;
+        Viewer guest = null;
+        for (UUID id : documentIds) {
+            last = documents.visible(viewer, id);
+            guest = guestOf(last.fileId(), accountId);
+            if (last.isVoided() || last.isAwaited()) {
+                throw Refusal.conflict(
+                        last.isVoided() ? "voided" : "awaited",
+                        "“" + last.name() + "” "
+                                + (last.isVoided() ? "was marked as entered in error" : "has not come yet")
+                                + " and cannot be shared. Nothing was shared.");
+            }
+            if (shares.findByAccountIdAndDocumentIdAndWithdrawnAtIsNull(accountId, id)
+                    .isEmpty()) {
+                shares.save(new Share(accountId, id, last.fileId(), viewer.name(), calendar.now()));
+                trail.record(new AuditEntry(
+                        viewer.actor(),
+                        "shared",
+                        last.fileId(),
+                        id,
+                        "shared “" + last.name() + "” with " + guest.name()));
+                shared++;
+            }
         }
-        shares.save(new Share(accountId, documentId, document.fileId(), viewer.name(), calendar.now()));
-        trail.record(new AuditEntry(
-                viewer.actor(),
-                "shared",
-                document.fileId(),
-                documentId,
-                "shared “" + document.name() + "” with " + guest.name()));
+        if (shared == 0) {
+            throw Refusal.conflict(
+                    "shared-already",
+                    (documentIds.size() == 1 ? "This paper is" : "These papers are") + " shared with " + guest.name()
+                            + " already.");
+        }
         if (accounts.hasPassword(accountId)) {
-            String body = "Dear " + guest.name() + ",\n\n" + settings.name()
-                    + " has put a new paper into the portal for you. Sign in to read it:\n\n  " + address
-                    + "\n\nKind regards,\n" + viewer.name() + "\n" + settings.name() + "\n";
-            outbox.queue(
-                    viewer,
-                    new Message(
-                            document.fileId(),
-                            "share",
-                            guest.email(),
-                            "A new paper in the portal of " + settings.name(),
-                            body));
+            tell(viewer, last.fileId(), guest, shared);
         }
+    }
+
+    private void tell(Viewer viewer, UUID fileId, Viewer guest, int papers) {
+        String what = papers == 1 ? "a new paper" : papers + " new papers";
+        String body = "Dear " + guest.name() + ",\n\n" + settings.name() + " has put " + what
+                + " into the portal for you. Sign in to read "
+                + (papers == 1 ? "it" : "them") + ":\n\n  " + address + "\n\nKind regards,\n" + viewer.name() + "\n"
+                + settings.name() + "\n";
+        String subject = what.substring(0, 1).toUpperCase(Locale.ROOT) + what.substring(1) + " in the portal of "
+                + settings.name();
+        outbox.queue(viewer, new Message(fileId, "share", guest.email(), subject, body));
     }
 
     /** Where a paper leaves its file, those who saw it there see it no longer. */
     @EventListener
     void on(DocumentLeft event) {
         shares.findByDocumentIdAndWithdrawnAtIsNull(event.documentId()).forEach(s -> s.withdraw(calendar.now()));
+    }
+
+    @EventListener
+    void on(DocumentDestroyed event) {
+        shares.deleteByDocumentId(event.documentId());
     }
 
     /** Makes a shared document invisible to the guest again. */

@@ -24,6 +24,8 @@ final class PortalRepositories {
 
         List<Share> findByDocumentIdAndWithdrawnAtIsNull(UUID documentId);
 
+        void deleteByDocumentId(UUID documentId);
+
         Optional<Share> findByAccountIdAndDocumentIdAndWithdrawnAtIsNull(UUID accountId, UUID documentId);
     }
 

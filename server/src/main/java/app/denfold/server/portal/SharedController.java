@@ -143,7 +143,18 @@ class SharedController {
     @PostMapping("/api/documents/{id}/shares")
     @ResponseStatus(HttpStatus.CREATED)
     void share(Viewer viewer, @PathVariable UUID id, @Valid @RequestBody ShareRequest body) {
-        guests.share(viewer, id, body.accountId());
+        guests.share(viewer, List.of(id), body.accountId());
+    }
+
+    record ShareManyRequest(
+            @NotNull(message = "is needed") UUID accountId,
+            @NotNull List<UUID> documents) {}
+
+    /** Shares several papers of one file with one of its guests. */
+    @PostMapping("/api/shares")
+    @ResponseStatus(HttpStatus.CREATED)
+    void shareMany(Viewer viewer, @Valid @RequestBody ShareManyRequest body) {
+        guests.share(viewer, body.documents(), body.accountId());
     }
 
     @DeleteMapping("/api/documents/{id}/shares/{accountId}")

@@ -2,6 +2,7 @@ package app.denfold.server.reading;
 
 import java.util.Collection;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.CrudRepository;
 
@@ -17,4 +18,8 @@ interface PaperReadingRepository extends CrudRepository<PaperReading, String> {
     boolean isQueued(String sha256);
 
     List<PaperReading> findBySha256In(Collection<String> hashes);
+
+    /** Held until the transaction ends; empty when the paper was destroyed meanwhile. */
+    @Query(value = "select * from paper_reading where sha256 = :sha256 for update", nativeQuery = true)
+    Optional<PaperReading> lock(String sha256);
 }

@@ -19,6 +19,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Duration;
 import java.util.List;
+import java.util.Optional;
 import javax.sql.DataSource;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.annotation.Value;
@@ -115,7 +116,7 @@ class ReadPapersJob {
         Content content = contents.content(sha256);
         Format format = Format.ofMediaType(content.mediaType()).orElse(null);
         try {
-            if (content.pages() > 0 && format != null) {
+            if (content.pages() > 0 && format != null && !content.isDestroyed()) {
                 workers.read(
                         contents.file(sha256), format, settings, pages.count(sha256) + 1, page -> keep(sha256, page));
             }
@@ -129,20 +130,25 @@ class ReadPapersJob {
 
     private void keep(String sha256, PageFacts page) {
         transactions.executeWithoutResult(t -> {
-            pages.add(List.of(ReadPage.of(sha256, page)));
-            readings.findById(sha256).ifPresent(r -> r.reached(page.number()));
+            // nothing is kept of a paper that was destroyed while it was read
+            readings.lock(sha256).ifPresent(reading -> {
+                pages.add(List.of(ReadPage.of(sha256, page)));
+                reading.reached(page.number());
+            });
         });
     }
 
     private void end(String sha256, String failed) {
         transactions.executeWithoutResult(t -> {
-            PaperReading reading = readings.findById(sha256).orElseThrow();
-            if (failed == null) {
-                reading.end(calendar.now());
-            } else {
-                reading.fail(failed, calendar.now());
-            }
-            events.publishEvent(new PaperRead(sha256));
+            Optional<PaperReading> found = readings.findById(sha256);
+            found.ifPresent(reading -> {
+                if (failed == null) {
+                    reading.end(calendar.now());
+                } else {
+                    reading.fail(failed, calendar.now());
+                }
+                events.publishEvent(new PaperRead(sha256));
+            });
         });
     }
 

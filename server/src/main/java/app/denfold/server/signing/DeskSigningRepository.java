@@ -10,4 +10,6 @@ interface DeskSigningRepository extends CrudRepository<DeskSigning, UUID> {
     Optional<DeskSigning> findByDocumentIdAndState(UUID documentId, DeskSigning.State state);
 
     List<DeskSigning> findByDocumentIdOrderByStartedAt(UUID documentId);
+
+    void deleteByDocumentId(UUID documentId);
 }

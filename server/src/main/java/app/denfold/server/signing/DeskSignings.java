@@ -8,6 +8,7 @@ import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.Signer;
 import app.denfold.server.content.Content;
 import app.denfold.server.content.Contents;
+import app.denfold.server.documents.DocumentEvents.DocumentDestroyed;
 import app.denfold.server.documents.DocumentEvents.DocumentLeft;
 import app.denfold.server.documents.DocumentVersion;
 import app.denfold.server.documents.Documents;
@@ -68,6 +69,11 @@ class DeskSignings {
                     "signing-open",
                     "A paper is being signed at a desk; it stays until that is finished or broken off.");
         }
+    }
+
+    @EventListener
+    void on(DocumentDestroyed event) {
+        signings.deleteByDocumentId(event.documentId());
     }
 
     record SignerRequest(

@@ -1,0 +1,2 @@
+-- what somebody is in the practice, such as lead therapist
+alter table account add column title text;
