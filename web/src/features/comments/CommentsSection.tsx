@@ -77,7 +77,7 @@ export function CommentsSection({ paperId, maySay }: { paperId: string; maySay: 
         <>
           <Mentions
             aria-label="Comment"
-            placeholder="Say something; @ mentions a colleague"
+            placeholder="Comment; @ a colleague"
             autoSize={{ minRows: 1, maxRows: 6 }}
             maxLength={2000}
             value={words}

@@ -9,6 +9,7 @@ import { ChosenBar } from "../documents/ChosenBar";
 import { Wastebasket } from "../documents/Wastebasket";
 import "./coverage.css";
 import { useNarrowedPapers } from "../wholefile/wholeFileQueries";
+import { LedgerTable } from "./LedgerTable";
 import { ChosenPapers, PaperLine } from "./PaperLine";
 import { SectionMark } from "./SectionMark";
 import { SlotLine } from "./SlotLine";
@@ -16,11 +17,12 @@ import { SlotLine } from "./SlotLine";
 type LedgerListProps = { file: Shape<"FileAnswer">; ledger: Shape<"LedgerAnswer"> };
 type Narrowing = "all" | "open";
 
-/** Sections with their slots and the papers that fill them, then the papers that fill none. */
+/** Sections with their slots and the papers that fill them, then the papers that fill none; or all papers as a table. */
 export function LedgerList({ file, ledger }: LedgerListProps) {
   const [narrowing, setNarrowing] = useState<Narrowing>("all");
   const [folded, setFolded] = useKept<string[]>("folded-sections", []);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [isTable, setIsTable] = useKept("ledger-is-table", false);
   const mayChange = useMayChange();
   const { on: today } = useAsOf();
   const found = useNarrowedPapers(file.id);
@@ -35,38 +37,61 @@ export function LedgerList({ file, ledger }: LedgerListProps) {
     }))
     .filter((s) => s.slots.length > 0);
   const others = ledger.otherPapers.filter((p) => !found || found.has(p.id));
+  const listed = isTable ? [] : sections;
+  const show = (next: Narrowing, asTable: boolean) => {
+    setNarrowing(next);
+    if (asTable !== isTable) {
+      setIsTable(asTable);
+    }
+  };
   const allFolded = sections.length > 0 && sections.every((s) => folded.includes(s.code));
   const all = [
     ...ledger.sections.flatMap((x) => x.slots.flatMap((slot) => slot.papers)),
     ...ledger.otherPapers,
   ];
   const papers = [...new Map(all.map((p) => [p.id, p])).values()].filter((p) => chosen.has(p.id));
-  const choose = (id: string, isChosen: boolean) => {
+  const choose = (ids: string[], isChosen: boolean) => {
     const next = new Set(chosen);
-    isChosen ? next.add(id) : next.delete(id);
+    for (const id of ids) {
+      isChosen ? next.add(id) : next.delete(id);
+    }
     setChosen(next);
   };
   return (
     <ChosenPapers value={{ chosen, choose }}>
       <section className="ledger" aria-label="Ledger">
         {papers.length > 0 && (
-          <ChosenBar papers={papers} mayChange={mayChange} onClear={() => setChosen(new Set())} />
+          <ChosenBar papers={papers} mayChange={mayChange} file={file} onClear={() => setChosen(new Set())} />
         )}
         <div className="ledger-filter">
-          <button type="button" aria-pressed={narrowing === "all"} onClick={() => setNarrowing("all")}>
+          <button
+            type="button"
+            aria-pressed={!isTable && narrowing === "all"}
+            onClick={() => show("all", false)}
+          >
             All
           </button>
-          <button type="button" aria-pressed={narrowing === "open"} onClick={() => setNarrowing("open")}>
+          <button
+            type="button"
+            aria-pressed={!isTable && narrowing === "open"}
+            onClick={() => show("open", false)}
+          >
             Open {open}
           </button>
-          <button type="button" onClick={() => setFolded(allFolded ? [] : sections.map((s) => s.code))}>
-            {allFolded ? "Unfold all" : "Fold all"}
+          <button type="button" aria-pressed={isTable} onClick={() => show("all", true)}>
+            Table
           </button>
+          {!isTable && (
+            <button type="button" onClick={() => setFolded(allFolded ? [] : sections.map((s) => s.code))}>
+              {allFolded ? "Unfold all" : "Fold all"}
+            </button>
+          )}
           <span className="end">
             <Legend />
           </span>
         </div>
-        {sections.map((section) => (
+        {isTable && <LedgerTable fileId={file.id} />}
+        {listed.map((section) => (
           <div key={section.code}>
             <div className="ledger-section">
               <Fold
@@ -87,7 +112,7 @@ export function LedgerList({ file, ledger }: LedgerListProps) {
               ))}
           </div>
         ))}
-        {narrowing === "all" && others.length > 0 && (
+        {!isTable && narrowing === "all" && others.length > 0 && (
           <>
             <div className="ledger-section">
               <h3>Other papers</h3>

@@ -12,27 +12,31 @@ const MOST_BY_KEY = 4;
 /** Which papers of the ledger are chosen for something done with all of them. */
 export const ChosenPapers = createContext<{
   chosen: ReadonlySet<string>;
-  choose: (id: string, isChosen: boolean) => void;
+  choose: (ids: string[], isChosen: boolean) => void;
 }>({ chosen: new Set(), choose: () => {} });
 
-/** One paper in the ledger: choosing it opens it in Read; a file dropped on it becomes its newest version. */
-export function PaperLine({ paper }: { paper: Shape<"LedgerPaper"> }) {
+/** Opens a paper in Read; whoever reads the whole file goes on in it. */
+export function useOpenPaper() {
   const [, setSearch] = useSearchParams();
-  const address = useReadAddress();
-  const { chosen, choose } = useContext(ChosenPapers);
-  const mayChange = useMayChange();
-  const drop = useDropVersion(paper.id);
-  const open = () =>
+  return (id: string) =>
     setSearch((before) => {
       const params = new URLSearchParams(before);
-      params.set("paper", paper.id);
+      params.set("paper", id);
       params.delete("beside");
-      // whoever reads the whole file goes on in it
       if (params.get("view") !== "whole") {
         params.set("view", "read");
       }
       return params;
     });
+}
+
+/** One paper in the ledger: choosing it opens it in Read; a file dropped on it becomes its newest version. */
+export function PaperLine({ paper }: { paper: Shape<"LedgerPaper"> }) {
+  const open = useOpenPaper();
+  const address = useReadAddress();
+  const { chosen, choose } = useContext(ChosenPapers);
+  const mayChange = useMayChange();
+  const drop = useDropVersion(paper.id);
   const voided = paper.state === "voided";
   const classes = ["paper-line", chosen.has(paper.id) && "is-chosen", drop.over && "drop"];
   return (
@@ -40,7 +44,7 @@ export function PaperLine({ paper }: { paper: Shape<"LedgerPaper"> }) {
       <Checkbox
         aria-label={`Choose ${paper.name}`}
         checked={chosen.has(paper.id)}
-        onChange={(e) => choose(paper.id, e.target.checked)}
+        onChange={(e) => choose([paper.id], e.target.checked)}
       />
       <button
         type="button"
@@ -50,7 +54,7 @@ export function PaperLine({ paper }: { paper: Shape<"LedgerPaper"> }) {
         title="Drag it next to the open paper, or press B to lay it beside"
         onDragStart={(e) => e.dataTransfer.setData(draggedPaper, paper.id)}
         onKeyDown={(e) => e.key.toLowerCase() === "b" && address.open({ id: paper.id }, MOST_BY_KEY)}
-        onClick={open}
+        onClick={() => open(paper.id)}
       >
         <span className="ellipsis">{paper.name}</span>
         <span className="muted">

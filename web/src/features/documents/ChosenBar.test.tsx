@@ -50,5 +50,5 @@ test("details are changed for all, and a refusal keeps the dialog with its reaso
 test("who may only look can fetch papers but not change them", () => {
   serve({});
   show(<ChosenBar papers={PAPERS} mayChange={false} onClear={() => {}} />);
-  expect(screen.getAllByRole("button").map((b) => b.textContent)).toEqual(["ZIP", "×"]);
+  expect(screen.getAllByRole("button").map((b) => b.textContent)).toEqual(["ZIP", "Print", "×"]);
 });

@@ -1,25 +1,34 @@
 import { App, Button } from "antd";
 import { useState } from "react";
-import { api, done, wordsOf } from "../../api/client";
+import { api, done, type Shape, wordsOf } from "../../api/client";
+import { ShareModal } from "../portal/ShareModal";
+import { SignSeveralModal } from "../signing/SignSeveralModal";
+import { printPapers } from "./printPapers";
 import { ReasonModal } from "./ReasonModal";
 import { SharedDetailsModal } from "./SharedDetailsModal";
 import { ToFileModal } from "./ToFileModal";
 import { usePaperAction } from "./usePaperAction";
 
+/** As many as the server sets on one PDF. */
+const MOST_PRINTED = 100;
+
 type ChosenBarProps = {
   papers: { id: string; name: string; state?: string }[];
   mayChange: boolean;
+  /** The file all of them lie in; undefined when they may lie in several. */
+  file?: Shape<"FileAnswer">;
   onClear: () => void;
   onAll?: () => void;
 };
 
 /** What can be done with several chosen papers at once. */
-export function ChosenBar({ papers, mayChange, onClear, onAll }: ChosenBarProps) {
-  const [dialog, setDialog] = useState<"details" | "file" | "send-back">();
+export function ChosenBar({ papers, mayChange, file, onClear, onAll }: ChosenBarProps) {
+  const [dialog, setDialog] = useState<"details" | "file" | "send-back" | "share" | "sign">();
   const { message } = App.useApp();
   const act = usePaperAction();
   const ids = papers.map((p) => p.id);
   const inReview = papers.every((p) => p.state === "in review");
+  const unsigned = papers.filter((p) => p.state === "unsigned");
   const close = () => setDialog(undefined);
   const putBack = async () => {
     for (const id of ids) {
@@ -61,8 +70,21 @@ export function ChosenBar({ papers, mayChange, onClear, onAll }: ChosenBarProps)
       >
         ZIP
       </Button>
+      <Button size="small" disabled={ids.length > MOST_PRINTED} onClick={() => printPapers(ids)}>
+        Print
+      </Button>
       {mayChange && (
         <>
+          {file && (
+            <Button size="small" onClick={() => setDialog("share")}>
+              Share
+            </Button>
+          )}
+          {file && unsigned.length > 0 && (
+            <Button size="small" onClick={() => setDialog("sign")}>
+              Sign
+            </Button>
+          )}
           {inReview && (
             <>
               <Button
@@ -122,6 +144,8 @@ export function ChosenBar({ papers, mayChange, onClear, onAll }: ChosenBarProps)
           })
         }
       />
+      {file && <ShareModal papers={papers} file={file} open={dialog === "share"} onClose={close} />}
+      {file && dialog === "sign" && <SignSeveralModal papers={unsigned} file={file} onClose={close} />}
       {dialog === "file" && <ToFileModal ids={ids} onClose={close} onDone={onClear} />}
     </div>
   );

@@ -7,6 +7,7 @@ import { ShareModal } from "../portal/ShareModal";
 import { StartSigningModal } from "../signing/StartSigningModal";
 import { DetailsModal } from "./DetailsModal";
 import { openSigningOptions } from "./documentQueries";
+import { printPapers } from "./printPapers";
 import { ReasonModal } from "./ReasonModal";
 import { ToFileModal } from "./ToFileModal";
 import { useNewVersion } from "./useNewVersion";
@@ -30,6 +31,9 @@ export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; 
     },
     onError: (error) => message.error(wordsOf(error)),
   });
+  const newest = paper.versions[paper.versions.length - 1];
+  const hasNoPages = newest?.pages === 0;
+  const isAwaited = newest?.placeholder?.awaited === true;
   const close = () => setDialog(null);
   const renew = useNewVersion(paper.id);
   const discard = () =>
@@ -51,14 +55,16 @@ export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; 
           Go on signing
         </Button>
       )}
-      {!signing.data?.id && paper.unsignedBy.length > 0 && (
+      {!signing.data?.id && paper.unsignedBy.length > 0 && !hasNoPages && (
         <Button type="primary" size="small" onClick={() => setDialog("sign")}>
           Sign at the desk
         </Button>
       )}
-      <Button size="small" onClick={() => setDialog("share")}>
-        Share
-      </Button>
+      {!isAwaited && (
+        <Button size="small" onClick={() => setDialog("share")}>
+          Share
+        </Button>
+      )}
       {paper.mayReview && paper.needsReview && !paper.sentBackOn && (
         <Button size="small" onClick={() => setDialog("send-back")}>
           Send back
@@ -74,6 +80,7 @@ export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; 
             { key: "details", label: "Change details", onClick: () => setDialog("details") },
             { key: "version", label: "Bring a new version", onClick: () => picker.current?.click() },
             { key: "file", label: "To another file", onClick: () => setDialog("file") },
+            ...(hasNoPages ? [] : [{ key: "print", label: "Print", onClick: () => printPapers([paper.id]) }]),
             { key: "discard", label: "Throw away", onClick: discard },
           ],
         }}
@@ -115,7 +122,7 @@ export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; 
           act.mutate(() => api.POST("/api/documents/{id}/void", { params, body: { reason } }))
         }
       />
-      <ShareModal paper={paper} file={file} open={dialog === "share"} onClose={close} />
+      <ShareModal papers={[paper]} file={file} open={dialog === "share"} onClose={close} />
       <StartSigningModal paper={paper} file={file} open={dialog === "sign"} onClose={close} />
     </div>
   );

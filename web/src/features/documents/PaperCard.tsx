@@ -87,7 +87,9 @@ export function PaperCard({ paper, file, ledger, version, onVersion, onCompare }
           >
             <span className="strong">{v.number}</span> {v.cause}
             <div className="muted">
-              {moment(v.madeAt)} · {v.pages} p. · {bytes(v.size)}
+              {moment(v.madeAt)}
+              {" · "}
+              {v.placeholder ? v.placeholder.words : `${v.pages} p. · ${bytes(v.size)}`}
             </div>
           </button>
           {v.number !== version && (

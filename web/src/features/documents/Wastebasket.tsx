@@ -4,6 +4,8 @@ import { useState } from "react";
 import { answer, api } from "../../api/client";
 import { moment } from "../../ui/days";
 import { Loaded } from "../../ui/Quiet";
+import { meOptions } from "../access/sessionQueries";
+import { ReasonModal } from "./ReasonModal";
 import { usePaperAction } from "./usePaperAction";
 
 /** The papers of a file that were thrown away, to be taken out again. */
@@ -14,6 +16,8 @@ export function Wastebasket({ fileId, mayChange }: { fileId: string; mayChange: 
     queryFn: () => answer(api.GET("/api/files/{fileId}/wastebasket", { params: { path: { fileId } } })),
   });
   const act = usePaperAction();
+  const [destroys, setDestroys] = useState<string[]>([]);
+  const isAdministrator = useQuery(meOptions).data?.role === "ADMINISTRATOR";
   if (!papers.data || papers.data.length === 0) {
     return null;
   }
@@ -34,6 +38,17 @@ export function Wastebasket({ fileId, mayChange }: { fileId: string; mayChange: 
                       thrown away by {paper.discardedBy}, {moment(paper.discardedAt)}
                     </div>
                   </div>
+                  {mayChange && isAdministrator && (
+                    <Button
+                      size="small"
+                      type="text"
+                      danger
+                      aria-label={`Destroy ${paper.name}`}
+                      onClick={() => setDestroys([paper.id])}
+                    >
+                      Destroy…
+                    </Button>
+                  )}
                   {mayChange && (
                     <Button
                       size="small"
@@ -54,7 +69,28 @@ export function Wastebasket({ fileId, mayChange }: { fileId: string; mayChange: 
             </ul>
           )}
         </Loaded>
+        {mayChange && isAdministrator && papers.data.length > 1 && (
+          <Button danger type="text" onClick={() => setDestroys(papers.data.map((p) => p.id))}>
+            Destroy all {papers.data.length}…
+          </Button>
+        )}
       </Drawer>
+      <ReasonModal
+        title={
+          destroys.length === 1 ? "Destroy this paper for good" : `Destroy ${destroys.length} papers for good`
+        }
+        hint="All versions and what was read from them are gone then; this cannot be taken back. The trail keeps that it was there, its hashes and this reason."
+        okText="Destroy"
+        open={destroys.length > 0}
+        onClose={() => setDestroys([])}
+        onReason={(reason) =>
+          act.mutate({
+            call: () => api.POST("/api/documents/destroy", { body: { documents: destroys, reason } }),
+            said: "Destroyed.",
+            after: () => setDestroys([]),
+          })
+        }
+      />
     </>
   );
 }

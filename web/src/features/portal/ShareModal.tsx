@@ -7,31 +7,35 @@ import { sharedOptions } from "../people/fileQueries";
 import { InviteForm } from "./InviteForm";
 
 type ShareModalProps = {
-  paper: Shape<"DocumentAnswer">;
+  papers: { id: string; name: string }[];
   file: Shape<"FileAnswer">;
   open: boolean;
   onClose: () => void;
 };
 
-/** Makes a paper visible to a guest of the file, inviting him first if he is new. */
-export function ShareModal({ paper, file, open, onClose }: ShareModalProps) {
+/** Makes papers visible to a guest of the file, inviting him first if he is new. */
+export function ShareModal({ papers, file, open, onClose }: ShareModalProps) {
   return (
-    <Modal title={`Share “${paper.typeLabel}”`} open={open} onCancel={onClose} footer={null} destroyOnHidden>
-      {open && <Share paper={paper} file={file} onClose={onClose} />}
+    <Modal
+      title={papers.length === 1 ? `Share “${papers[0]?.name}”` : `Share ${papers.length} papers`}
+      open={open}
+      onCancel={onClose}
+      footer={null}
+      destroyOnHidden
+    >
+      {open && <Share papers={papers} file={file} onClose={onClose} />}
     </Modal>
   );
 }
 
-function Share({ paper, file, onClose }: Omit<ShareModalProps, "open">) {
+function Share({ papers, file, onClose }: Omit<ShareModalProps, "open">) {
   const shared = useQuery(sharedOptions(file.id));
   const [invites, setInvites] = useState(false);
   const { message } = App.useApp();
   const queries = useQueryClient();
   const share = useMutation({
     mutationFn: ({ accountId }: { accountId: string; name: string }) =>
-      done(
-        api.POST("/api/documents/{id}/shares", { params: { path: { id: paper.id } }, body: { accountId } }),
-      ),
+      done(api.POST("/api/shares", { body: { accountId, documents: papers.map((p) => p.id) } })),
     onSuccess: (_, { name }) => {
       message.success(`Shared with ${name}.`);
       queries.invalidateQueries({ queryKey: ["files"] });
@@ -44,7 +48,9 @@ function Share({ paper, file, onClose }: Omit<ShareModalProps, "open">) {
         <>
           <ul className="plain-list shared-list">
             {guests.map((guest) => {
-              const has = shares.some((s) => s.accountId === guest.accountId && s.documentId === paper.id);
+              const has = papers.every((paper) =>
+                shares.some((s) => s.accountId === guest.accountId && s.documentId === paper.id),
+              );
               return (
                 <li key={guest.accountId}>
                   <span>

@@ -2,7 +2,7 @@ import { CheckOutlined } from "@ant-design/icons";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, Button, Input, Segmented } from "antd";
 import { useState } from "react";
-import { useNavigate, useParams } from "react-router";
+import { useNavigate, useParams, useSearchParams } from "react-router";
 import { answer, api, done, fieldWords, type Shape, wordsOf } from "../../api/client";
 import { moment } from "../../ui/days";
 import { Pages } from "../../ui/Pages";
@@ -171,6 +171,9 @@ function Turn({ signing, step }: { signing: Signing; step: Shape<"StepAnswer"> }
 function Finished({ signing }: { signing: Signing }) {
   const navigate = useNavigate();
   const queries = useQueryClient();
+  const [search] = useSearchParams();
+  // other papers that are laid before the signers after this one
+  const [following, ...then] = search.get("then")?.split(",") ?? [];
   const back = () => {
     queries.invalidateQueries({ queryKey: ["files"] });
     navigate(`/files/${signing.fileId}?paper=${signing.documentId}`);
@@ -183,7 +186,16 @@ function Finished({ signing }: { signing: Signing }) {
         title={signing.state === "COMPLETE" ? "Signed by everyone and sealed" : "The signing was ended"}
         description="The signed copy is a new version of the paper, with an evidence page and the practice's seal. The paper before signing is kept."
       />
-      <Button type="primary" size="large" onClick={back}>
+      {following && (
+        <Button
+          type="primary"
+          size="large"
+          onClick={() => navigate(`/signing/${following}${then.length > 0 ? `?then=${then.join(",")}` : ""}`)}
+        >
+          Next paper, {then.length + 1} to sign
+        </Button>
+      )}
+      <Button type={following ? undefined : "primary"} size="large" onClick={back}>
         Back to the file
       </Button>
     </>

@@ -188,7 +188,7 @@ type FilterBarProps = {
 function FilterBar({ all, filters, onChange, shown, children }: FilterBarProps) {
   const set = (part: Partial<Filters>) => onChange({ ...filters, ...part });
   const values = (
-    key: "states" | "types" | "years" | "authors",
+    key: "states" | "types" | "years" | "authors" | "titles" | "periods",
     label: string,
     valuesOf: (p: PaperInFile) => string[],
     width: number,
@@ -221,7 +221,9 @@ function FilterBar({ all, filters, onChange, shown, children }: FilterBarProps) 
       {values("types", "type", (p) => p.typeLabels, 120)}
       {values("states", "state", (p) => [p.state], 100)}
       {values("years", "year", (p) => [p.documentDate.slice(0, 4)], 90)}
-      {values("authors", "filed by", (p) => [p.filedBy], 110)}
+      {values("authors", "filed by", (p) => [p.filedBy], 100)}
+      {values("titles", "role", (p) => (p.authorTitle ? [p.authorTitle] : []), 90)}
+      {all.some((p) => p.periods.length > 0) && values("periods", "period", (p) => p.periods, 100)}
       <span className="whole-days">
         <DayField
           label="Dated from"

@@ -7,6 +7,10 @@ const paper = (id: string, documentDate: string, more: Partial<PaperInFile> = {}
   typeLabels: ["Letter"],
   documentDate,
   state: "filed",
+  receivedOn: documentDate,
+  source: "from scanner",
+  size: 1000,
+  periods: [],
   filedBy: "Ottilie Brandmoor",
   version: 1,
   mediaType: "application/pdf",
@@ -17,7 +21,7 @@ const paper = (id: string, documentDate: string, more: Partial<PaperInFile> = {}
 const PAPERS = [
   paper("c", "2026-05-01", { state: "entered in error" }),
   paper("b", "2025-03-02", { typeLabels: ["Invoice", "Letter"], filedBy: "Zuri Mbeya-Holt" }),
-  paper("a", "2024-01-15"),
+  paper("a", "2024-01-15", { authorTitle: "lead therapist", periods: ["Level: canter"] }),
 ];
 
 describe("reading a whole file", () => {
@@ -34,6 +38,8 @@ describe("reading a whole file", () => {
     expect(ids({ states: ["entered in error"] })).toEqual(["c"]);
     expect(ids({ types: ["Invoice"] })).toEqual(["b"]);
     expect(ids({ years: ["2024", "2026"] })).toEqual(["a", "c"]);
+    expect(ids({ titles: ["lead therapist"] })).toEqual(["a"]);
+    expect(ids({ periods: ["Level: canter", "Level: jumping"] })).toEqual(["a"]);
     expect(ids({ authors: ["Zuri Mbeya-Holt"], states: ["sent back"] })).toEqual([]);
   });
 

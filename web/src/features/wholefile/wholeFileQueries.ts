@@ -37,9 +37,19 @@ export type Filters = {
   types: string[];
   years: string[];
   authors: string[];
+  titles: string[];
+  periods: string[];
 };
 
-export const NO_FILTERS: Filters = { title: "", states: [], types: [], years: [], authors: [] };
+export const NO_FILTERS: Filters = {
+  title: "",
+  states: [],
+  types: [],
+  years: [],
+  authors: [],
+  titles: [],
+  periods: [],
+};
 
 /** The papers that meet the filters, the oldest first, as they are read one after the other. */
 export function filtered(papers: PaperInFile[], filters: Filters): PaperInFile[] {
@@ -55,7 +65,9 @@ export function filtered(papers: PaperInFile[], filters: Filters): PaperInFile[]
         one(filters.states, [p.state]) &&
         one(filters.types, p.typeLabels) &&
         one(filters.years, [p.documentDate.slice(0, 4)]) &&
-        one(filters.authors, [p.filedBy]),
+        one(filters.authors, [p.filedBy]) &&
+        one(filters.titles, p.authorTitle ? [p.authorTitle] : []) &&
+        one(filters.periods, p.periods),
     )
     .sort((a, b) => a.documentDate.localeCompare(b.documentDate));
 }

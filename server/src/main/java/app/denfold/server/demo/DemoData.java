@@ -4,10 +4,13 @@ import app.denfold.core.people.RelationKind;
 import app.denfold.server.access.Accounts;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.arrivals.FileArrivals;
+import app.denfold.server.content.Placeholder;
 import app.denfold.server.coverage.GrantWaiver;
 import app.denfold.server.coverage.WaiverDetails;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
+import app.denfold.server.documents.FilingDetails;
+import app.denfold.server.documents.Placeholders;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.portal.Asks;
 import app.denfold.server.portal.Guests;
@@ -52,6 +55,7 @@ class DemoData implements ApplicationRunner {
     private final Documents documents;
     private final GrantWaiver waivers;
     private final PeopleAround around;
+    private final Placeholders placeholders;
     private final TransactionTemplate transactions;
     private final boolean everyone;
 
@@ -69,6 +73,7 @@ class DemoData implements ApplicationRunner {
             Documents documents,
             GrantWaiver waivers,
             PeopleAround around,
+            Placeholders placeholders,
             TransactionTemplate transactions,
             @Value("${denfold.demo.everyone:true}") boolean everyone) {
         this.everyone = everyone;
@@ -85,6 +90,7 @@ class DemoData implements ApplicationRunner {
         this.documents = documents;
         this.waivers = waivers;
         this.around = around;
+        this.placeholders = placeholders;
         this.transactions = transactions;
     }
 
@@ -128,6 +134,7 @@ class DemoData implements ApplicationRunner {
             PersonFile edie = named(people, "Edie Penhallow");
             Viewer ruth = guardian(ottilie, edie);
             related(ottilie, people);
+            withoutPages(ottilie, people, today);
             asks.ask(ottilie, edie.id(), "patients", "insurance-card", null);
             asks.ask(ottilie, edie.id(), "patients", "clearance", "Dr. Wolfreth can fax it to us as well.");
             documents.ofFile(edie.id()).stream()
@@ -184,6 +191,18 @@ class DemoData implements ApplicationRunner {
                 by,
                 named(people, "Dario Ekström").id(),
                 new NewRelation(RelationKind.PHYSICIAN, null, null, physician, null));
+    }
+
+    /** One paper is promised, one lies in a cabinet. */
+    private void withoutPages(Viewer by, List<PersonFile> people, LocalDate today) {
+        placeholders.note(
+                by,
+                new FilingDetails(named(people, "Kofi Adjare-Brandt").id(), "vet-authorisation", today, null, null),
+                Placeholder.awaited("the vet sends it by the end of the week"));
+        placeholders.note(
+                by,
+                new FilingDetails(named(people, "Tamsin Korhola").id(), "letter", today.minusYears(3), null, null),
+                Placeholder.onPaper("office, cabinet 3, blue binder"));
     }
 
     private UUID outsider(Viewer by, PersonFile file, RelationKind kind, OutsiderDetails details) {

@@ -1,0 +1,108 @@
+import { useMutation, useQueries, useQuery } from "@tanstack/react-query";
+import { Alert, AutoComplete, Form, Modal } from "antd";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { answer, api, type Shape, wordsOf } from "../../api/client";
+import { relationsOptions } from "../relations/relationQueries";
+
+type Paper = Shape<"DocumentAnswer">;
+
+/** Starts the signing of several papers at this desk; they are laid before the signers one after the other. */
+export function SignSeveralModal({
+  papers,
+  file,
+  onClose,
+}: {
+  papers: { id: string; name: string }[];
+  file: Shape<"FileAnswer">;
+  onClose: () => void;
+}) {
+  const [names, setNames] = useState<Record<string, string>>({});
+  const navigate = useNavigate();
+  const related = useQuery(relationsOptions(file.id)).data ?? [];
+  const full = useQueries({
+    queries: papers.map(({ id }) => ({
+      queryKey: ["files", "document", id],
+      queryFn: () => answer(api.GET("/api/documents/{id}", { params: { path: { id } } })),
+    })),
+  }).flatMap((q) => (q.data ? [q.data] : []));
+  const roles = new Map(full.flatMap((p) => p.unsignedBy).map((s) => [s.role, s.label]));
+  const start = useMutation({
+    mutationFn: async () => {
+      const begun: string[] = [];
+      for (const paper of full) {
+        begun.push(await begin(paper, names));
+      }
+      return begun;
+    },
+    onSuccess: ([first, ...then]) => {
+      onClose();
+      navigate(`/signing/${first}${then.length > 0 ? `?then=${then.join(",")}` : ""}`);
+    },
+  });
+  const isComplete =
+    full.length === papers.length && roles.size > 0 && [...roles.keys()].every((role) => names[role]?.trim());
+  return (
+    <Modal
+      title={`Sign ${papers.length === 1 ? "1 paper" : `${papers.length} papers`} at the desk`}
+      open
+      okText="Lay them before the signers"
+      okButtonProps={{ disabled: !isComplete, loading: start.isPending }}
+      onOk={() => start.mutate()}
+      onCancel={onClose}
+      width={460}
+    >
+      <ul className="plain-list muted">
+        {papers.map((p) => (
+          <li key={p.id}>{p.name}</li>
+        ))}
+      </ul>
+      <Form layout="vertical">
+        {[...roles].map(([role, label]) => (
+          <Form.Item key={role} label={label} htmlFor={`several-${role}`}>
+            <AutoComplete
+              id={`several-${role}`}
+              placeholder="full name"
+              value={names[role] ?? ""}
+              options={[
+                { value: file.name, label: `${file.name}, the person` },
+                ...related
+                  .filter((r) => !r.reverse)
+                  .map((r) => ({ value: r.name, label: `${r.name}, ${r.words}` })),
+              ]}
+              onChange={(name: string) => setNames({ ...names, [role]: name })}
+            />
+          </Form.Item>
+        ))}
+      </Form>
+      {start.error && <Alert type="error" title={wordsOf(start.error)} />}
+    </Modal>
+  );
+}
+
+/** Begins the signing of a paper, on its last page, side by side; one that was begun already goes on. */
+async function begin(paper: Paper, names: Record<string, string>): Promise<string> {
+  const open = await answer(
+    api.GET("/api/documents/{documentId}/desk-signings/open", {
+      params: { path: { documentId: paper.id } },
+    }),
+  );
+  if (open.id) {
+    return open.id;
+  }
+  const page = paper.versions[paper.versions.length - 1]?.pages ?? 1;
+  const signers = paper.unsignedBy.map(({ role }, i) => ({
+    role,
+    signer: names[role]?.trim() ?? "",
+    page,
+    left: 0.08 + (i % 3) * 0.3,
+    top: 0.8 + Math.floor(i / 3) * 0.06,
+  }));
+  const { id } = await answer(
+    api.POST("/api/documents/{documentId}/desk-signings", {
+      params: { path: { documentId: paper.id } },
+      body: { signers },
+    }),
+  );
+  return id;
+}
