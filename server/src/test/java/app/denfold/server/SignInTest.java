@@ -112,4 +112,26 @@ class SignInTest {
         }
         pool.shutdown();
     }
+
+    @Test
+    void thatASessionWasUsedIsWrittenOnceAMinute() throws Exception {
+        Api api = practice.administrator();
+        String email = api.get("/api/session").at("$.email");
+        long first = lastAccess(email);
+        Thread.sleep(20);
+        api.get("/api/session");
+        assertThat(lastAccess(email)).isEqualTo(first);
+        jdbc.sql("update spring_session set last_access_time = last_access_time - 61000")
+                .update();
+        api.get("/api/session");
+        assertThat(lastAccess(email)).isGreaterThan(first);
+    }
+
+    private long lastAccess(String email) {
+        return jdbc.sql("select max(last_access_time) from spring_session s join account a"
+                        + " on a.email = ? and s.principal_name like '%' || a.id || '%'")
+                .param(email)
+                .query(Long.class)
+                .single();
+    }
 }

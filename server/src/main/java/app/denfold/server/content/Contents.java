@@ -158,14 +158,19 @@ public class Contents {
 
     /** The stored bytes, for reading only. @throws Refusal when they are locked away because of a virus */
     public Path file(String sha256) {
-        if (content(sha256).isDestroyed()) {
+        return file(content(sha256));
+    }
+
+    /** The same, of content that is known already. */
+    public Path file(Content content) {
+        if (content.isDestroyed()) {
             throw Refusal.gone("destroyed", "This paper was destroyed for good.");
         }
-        content(sha256).virus().ifPresent(found -> {
+        content.virus().ifPresent(found -> {
             throw Refusal.conflict(
                     "infected", "The virus scanner found “" + found + "” in this paper; nobody can open it.");
         });
-        return store.file(sha256);
+        return store.file(content.sha256());
     }
 
     /** The link that is kept under this hash; empty when it is anything else. */

@@ -219,8 +219,11 @@ public class Documents {
     /** Those of these documents that the viewer may see, in no order. */
     @Transactional(readOnly = true)
     public List<FiledDocument> visible(Viewer viewer, Collection<UUID> ids) {
-        return documents.findByIdIn(ids).stream()
-                .filter(d -> maySee(viewer, d) && files.maySee(viewer, d.fileId()))
+        List<FiledDocument> all = documents.findByIdIn(ids);
+        Set<UUID> visible = files.visibleAmong(
+                viewer, all.stream().map(FiledDocument::fileId).toList());
+        return all.stream()
+                .filter(d -> visible.contains(d.fileId()) && maySee(viewer, d))
                 .toList();
     }
 

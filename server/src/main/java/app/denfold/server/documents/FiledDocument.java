@@ -82,7 +82,7 @@ public class FiledDocument {
     @ElementCollection(fetch = FetchType.LAZY)
     @CollectionTable(name = "document_signature", joinColumns = @JoinColumn(name = "document_id"))
     @OrderColumn(name = "place")
-    @BatchSize(size = 500)
+    @BatchSize(size = 5_000)
     private List<GivenSignature> signatures = new ArrayList<>();
 
     protected FiledDocument() {}

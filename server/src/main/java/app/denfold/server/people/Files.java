@@ -18,6 +18,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -133,6 +134,15 @@ public class Files {
 
     public boolean maySee(Viewer viewer, UUID id) {
         return files.findById(id).filter(f -> maySee(viewer, f)).isPresent();
+    }
+
+    /** Those of these files that the viewer may see. */
+    @Transactional(readOnly = true)
+    public Set<UUID> visibleAmong(Viewer viewer, Collection<UUID> ids) {
+        return files.findByIdIn(Set.copyOf(ids)).stream()
+                .filter(f -> maySee(viewer, f))
+                .map(PersonFile::id)
+                .collect(Collectors.toSet());
     }
 
     private static boolean maySee(Viewer viewer, PersonFile file) {

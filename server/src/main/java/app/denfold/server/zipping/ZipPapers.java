@@ -15,6 +15,8 @@ import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.CsvText;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
 import java.io.OutputStreamWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
@@ -31,21 +33,30 @@ import org.apache.commons.compress.archivers.zip.ZipArchiveOutputStream;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Writes papers into a ZIP as they came, in a folder for each person, with a manifest in CSV (RFC 4180). They are stored
  * without compression: papers hardly get smaller, and so nothing waits for it.
  */
 @Component
-class ZipPapers {
+public class ZipPapers {
 
     private final Documents documents;
     private final Files files;
     private final Catalog catalog;
     private final Contents contents;
     private final AuditTrail trail;
+    private final TransactionTemplate transactions;
 
-    ZipPapers(Documents documents, Files files, Catalog catalog, Contents contents, AuditTrail trail) {
+    ZipPapers(
+            Documents documents,
+            Files files,
+            Catalog catalog,
+            Contents contents,
+            AuditTrail trail,
+            TransactionTemplate transactions) {
+        this.transactions = transactions;
         this.documents = documents;
         this.files = files;
         this.catalog = catalog;
@@ -60,7 +71,7 @@ class ZipPapers {
      * @param reached told how many papers are written
      * @return how many papers are in it
      */
-    int write(Viewer viewer, List<UUID> ids, Path to, IntConsumer reached) throws IOException {
+    public int write(Viewer viewer, List<UUID> ids, Path to, IntConsumer reached) throws IOException {
         Map<UUID, FiledDocument> visible = new HashMap<>();
         documents.visible(viewer, ids).forEach(d -> visible.put(d.id(), d));
         List<Line> lines = lines(
@@ -68,34 +79,46 @@ class ZipPapers {
         try (ZipArchiveOutputStream zip = new ZipArchiveOutputStream(to.toFile())) {
             zip.setMethod(ZipArchiveOutputStream.STORED);
             int done = 0;
+            byte[] buffer = new byte[1 << 18];
             for (Line line : lines) {
                 zip.putArchiveEntry(new ZipArchiveEntry(line.path));
-                java.nio.file.Files.copy(contents.file(line.content.sha256()), zip);
+                copy(contents.file(line.content), zip, buffer);
                 zip.closeArchiveEntry();
-                trail.record(new AuditEntry(
-                        viewer.actor(),
-                        "downloaded",
-                        line.file.id(),
-                        line.document.id(),
-                        "downloaded “" + line.document.name() + "” in a ZIP of " + lines.size()));
                 reached.accept(++done);
             }
             zip.putArchiveEntry(new ZipArchiveEntry("manifest.csv"));
             zip.write(manifest(lines));
             zip.closeArchiveEntry();
         }
+        // noted in one go before anybody can fetch it
+        transactions.executeWithoutResult(t -> lines.forEach(line -> trail.record(new AuditEntry(
+                viewer.actor(),
+                "downloaded",
+                line.file.id(),
+                line.document.id(),
+                "downloaded “" + line.document.name() + "” in a ZIP of " + lines.size()))));
         return lines.size();
+    }
+
+    private static void copy(Path from, OutputStream to, byte[] buffer) throws IOException {
+        try (InputStream in = java.nio.file.Files.newInputStream(from)) {
+            for (int read = in.read(buffer); read >= 0; read = in.read(buffer)) {
+                to.write(buffer, 0, read);
+            }
+        }
     }
 
     private List<Line> lines(List<FiledDocument> papers) {
         Map<UUID, PersonFile> people = new HashMap<>();
         files.files(papers.stream().map(FiledDocument::fileId).distinct().toList())
                 .forEach(f -> people.put(f.id(), f));
+        Map<String, Content> bytes =
+                contents.contents(papers.stream().map(d -> d.latest().sha256()).toList());
         Map<UUID, Set<String>> taken = new HashMap<>();
         List<Line> lines = new ArrayList<>();
         for (FiledDocument paper : papers) {
             PersonFile person = people.get(paper.fileId());
-            Content content = contents.content(paper.latest().sha256());
+            Content content = bytes.get(paper.latest().sha256());
             if (content.virus().isPresent()) {
                 continue;
             }
