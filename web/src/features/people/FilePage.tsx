@@ -17,6 +17,7 @@ import { LinesView } from "../coverage/LinesView";
 import { ReadView } from "../documents/ReadView";
 import { SamePersonNotes } from "../merging/SamePersonNotes";
 import { SharedView } from "../portal/SharedView";
+import { useReadyForPdf } from "../reading/pdf";
 import { RelationsInHead } from "../relations/RelationsInHead";
 import { RelationsSection } from "../relations/RelationsSection";
 import { WholeFile } from "../wholefile/WholeFile";
@@ -34,6 +35,7 @@ export function FilePage() {
   const { query } = useAsOf();
   const keep = useKeepingAsOf();
   const ledger = useQuery(ledgerOptions(id, query));
+  useReadyForPdf();
   if (file.error instanceof Problem && file.error.code === "merged-into") {
     return <Navigate to={`/files/${file.error.more.fileId}`} replace />;
   }

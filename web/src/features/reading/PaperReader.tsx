@@ -90,7 +90,7 @@ export function PaperReader(props: PaperReaderProps) {
   const [at, setAt] = useState(0);
   const shows = showsAs(version);
   const base = `/api/documents/${paper.id}/versions/${version.number}`;
-  const pdf = usePdf(shows === "pdf" ? `${base}/reading` : null);
+  const pdf = usePdf(shows === "pdf" ? `${base}/reading` : null, version.size);
   const found = useQuery(wordsOptions(paper.id, version.number, words));
   const places = words.trim() ? placesOf(found.data) : [];
   const here: At | undefined = places[at];
