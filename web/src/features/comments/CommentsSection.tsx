@@ -78,7 +78,7 @@ export function CommentsSection({ paperId, maySay }: { paperId: string; maySay: 
           <Mentions
             aria-label="Comment"
             placeholder="Comment; @ a colleague"
-            autoSize={{ minRows: 1, maxRows: 6 }}
+            rows={2}
             maxLength={2000}
             value={words}
             onChange={setWords}

@@ -78,7 +78,7 @@ export function LinesView({ file, ledger }: LinesViewProps) {
 
 function PrintHead({ file, ledger, on, known }: LinesViewProps & { on: string; known: string | undefined }) {
   return (
-    <div className="print-only">
+    <div className="print-only" aria-hidden>
       <h1>{file.name}</h1>
       <p>
         {file.number} · {file.kindLabel}

@@ -1,9 +1,9 @@
-import { useMutation, useQueries, useQuery } from "@tanstack/react-query";
-import { Alert, AutoComplete, Form, Modal } from "antd";
+import { useMutation, useQueries } from "@tanstack/react-query";
+import { Alert, Form, Modal } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { answer, api, type Shape, wordsOf } from "../../api/client";
-import { relationsOptions } from "../relations/relationQueries";
+import { SignerName } from "./SignerName";
 
 type Paper = Shape<"DocumentAnswer">;
 
@@ -19,7 +19,6 @@ export function SignSeveralModal({
 }) {
   const [names, setNames] = useState<Record<string, string>>({});
   const navigate = useNavigate();
-  const related = useQuery(relationsOptions(file.id)).data ?? [];
   const full = useQueries({
     queries: papers.map(({ id }) => ({
       queryKey: ["files", "document", id],
@@ -60,17 +59,11 @@ export function SignSeveralModal({
       <Form layout="vertical">
         {[...roles].map(([role, label]) => (
           <Form.Item key={role} label={label} htmlFor={`several-${role}`}>
-            <AutoComplete
+            <SignerName
               id={`several-${role}`}
-              placeholder="full name"
+              file={file}
               value={names[role] ?? ""}
-              options={[
-                { value: file.name, label: `${file.name}, the person` },
-                ...related
-                  .filter((r) => !r.reverse)
-                  .map((r) => ({ value: r.name, label: `${r.name}, ${r.words}` })),
-              ]}
-              onChange={(name: string) => setNames({ ...names, [role]: name })}
+              onChange={(name) => setNames({ ...names, [role]: name })}
             />
           </Form.Item>
         ))}

@@ -1,10 +1,10 @@
-import { useMutation, useQuery } from "@tanstack/react-query";
-import { Alert, AutoComplete, Button, Checkbox, Modal } from "antd";
+import { useMutation } from "@tanstack/react-query";
+import { Alert, Button, Checkbox, Modal } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { answer, api, type Shape, wordsOf } from "../../api/client";
 import { Pages } from "../../ui/Pages";
-import { relationsOptions } from "../relations/relationQueries";
+import { SignerName } from "./SignerName";
 import "./signing.css";
 
 const BOX_WIDTH = 0.28;
@@ -57,11 +57,6 @@ function Start({ paper, file, onClose }: StartSigningModalProps) {
   const latest = paper.versions[paper.versions.length - 1];
   const pages = latest?.pages ?? 1;
   const [signers, setSigners] = useState(() => firstChoice(paper, file, pages));
-  const related = useQuery(relationsOptions(file.id)).data ?? [];
-  const names = [
-    { value: file.name, label: `${file.name}, the person` },
-    ...related.filter((r) => !r.reverse).map((r) => ({ value: r.name, label: `${r.name}, ${r.words}` })),
-  ];
   const [active, setActive] = useState(signers[0]?.role);
   const navigate = useNavigate();
   const change = (role: string, part: Partial<Chosen>) =>
@@ -92,15 +87,13 @@ function Start({ paper, file, onClose }: StartSigningModalProps) {
               <Checkbox checked={s.signs} onChange={(e) => change(s.role, { signs: e.target.checked })}>
                 <strong>{s.label}</strong>
               </Checkbox>
-              <AutoComplete
+              <SignerName
+                file={file}
                 aria-label={`Name of the ${s.label}`}
-                placeholder="full name"
-                style={{ width: "100%" }}
                 value={s.signer}
                 disabled={!s.signs}
-                options={names}
                 onFocus={() => setActive(s.role)}
-                onChange={(signer: string) => change(s.role, { signer })}
+                onChange={(signer) => change(s.role, { signer })}
               />
             </div>
           ))}
