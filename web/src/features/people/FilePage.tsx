@@ -15,6 +15,7 @@ import { ChaseModal } from "../chasing/ChaseModal";
 import { LedgerList } from "../coverage/LedgerList";
 import { LinesView } from "../coverage/LinesView";
 import { ReadView } from "../documents/ReadView";
+import { ExcerptsSection } from "../excerpts/ExcerptsSection";
 import { SamePersonNotes } from "../merging/SamePersonNotes";
 import { SharedView } from "../portal/SharedView";
 import { useReadyForPdf } from "../reading/pdf";
@@ -185,7 +186,10 @@ function Views({ file, ledger }: { file: File; ledger?: LedgerData }) {
         {view === "details" && (
           <div className="details-columns">
             <DetailsView key={file.version} file={file} />
-            <RelationsSection file={file} />
+            <div>
+              <RelationsSection file={file} />
+              <ExcerptsSection fileId={file.id} />
+            </div>
           </div>
         )}
         {view === "trail" && <TrailView fileId={file.id} />}

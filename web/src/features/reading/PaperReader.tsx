@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { App } from "antd";
 import { type ReactNode, type Ref, useEffect, useImperativeHandle, useRef, useState } from "react";
 import { answer, api, done, type Shape, wordsOf } from "../../api/client";
+import { KeepExcerpt } from "../excerpts/KeepExcerpt";
 import { LinkedPaper } from "../links/LinkedPaper";
 import { NoPages } from "../links/NoPages";
 import { PageStrip } from "./PageStrip";
@@ -138,6 +139,9 @@ export function PaperReader(props: PaperReaderProps) {
         problem={found.error ? wordsOf(found.error) : undefined}
         note={noteOf(found.data, words)}
       >
+        {(paged || shows === "text") && (
+          <KeepExcerpt paperId={paper.id} version={version.number} page={version.pages === 0 ? 0 : page} />
+        )}
         {tools}
       </ReaderTools>
       <div className={strip && paged ? "reader-body with-strip" : "reader-body"}>
