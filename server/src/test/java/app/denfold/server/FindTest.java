@@ -183,6 +183,9 @@ class FindTest {
                 .isZero();
         assertThat(groom.get("/api/find/suggestions?typed=tetanus sec").body()).doesNotContain(hidden.toString());
         assertThat(api.get("/api/find/suggestions?typed=tetanus sec").body()).contains(hidden.toString());
+        assertThat(api.get("/api/find/suggestions?typed=tetnus secretl").body()).contains(hidden.toString());
+        assertThat(groom.get("/api/find/suggestions?typed=tetnus secretl").body())
+                .doesNotContain(hidden.toString());
         assertThat(groom.get("/api/documents/{id}/versions/1/words?typed=mandrake", hidden)
                         .status())
                 .isEqualTo(404);

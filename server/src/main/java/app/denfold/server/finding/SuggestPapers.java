@@ -1,12 +1,19 @@
 package app.denfold.server.finding;
 
+import app.denfold.core.filing.PlainText;
+import app.denfold.core.finding.NearWords;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.catalog.Catalog;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -21,16 +28,18 @@ public class SuggestPapers {
     private static final int LOOKED_AT = 2_000;
 
     private final FindQuery query;
+    private final Catalog catalog;
     private final NamedParameterJdbcTemplate sql;
 
-    SuggestPapers(FindQuery query, NamedParameterJdbcTemplate sql) {
+    SuggestPapers(FindQuery query, Catalog catalog, NamedParameterJdbcTemplate sql) {
         this.query = query;
+        this.catalog = catalog;
         this.sql = sql;
     }
 
     public record SuggestedPaper(UUID id, UUID fileId, String name, String person, LocalDate documentDate) {}
 
-    /** The newest first; none for fewer than three letters. */
+    /** The newest first; none for fewer than three letters. Typing errors are forgiven when nothing begins as typed. */
     @Transactional(readOnly = true)
     public List<SuggestedPaper> suggest(Viewer viewer, String typed) {
         String text = typed.length() > 200 ? typed.substring(0, 200) : typed;
@@ -39,6 +48,14 @@ public class SuggestPapers {
             return List.of();
         }
         FindQuery.Made rights = query.of(viewer, FindCriteria.ofWords(null));
+        List<SuggestedPaper> found = named(rights, beginnings);
+        return found.isEmpty() ? named(rights, setRight(beginnings)) : found;
+    }
+
+    private List<SuggestedPaper> named(FindQuery.Made rights, List<String> beginnings) {
+        if (beginnings.isEmpty()) {
+            return List.of();
+        }
         Map<String, Object> parameters = new HashMap<>(rights.parameters());
         parameters.put("typed", beginnings.stream().map(b -> b + ":*").collect(Collectors.joining(" & ")));
         return sql.query(
@@ -53,5 +70,33 @@ public class SuggestPapers {
                         row.getString("name"),
                         row.getString("person"),
                         row.getObject("document_date", LocalDate.class)));
+    }
+
+    /** Words with typing errors by those that types and people are called; empty when one of them comes near none. */
+    private List<String> setRight(List<String> typed) {
+        Set<String> ofTypes = catalog.types().stream()
+                .flatMap(t -> Stream.concat(Stream.of(t.label()), t.synonyms().stream()))
+                .flatMap(words -> PlainText.words(words).stream())
+                .collect(Collectors.toSet());
+        List<String> right = new ArrayList<>();
+        for (String word : typed) {
+            String plain = PlainText.of(word);
+            boolean isNumber = plain.chars().anyMatch(Character::isDigit);
+            Optional<String> meant = isNumber
+                    ? Optional.of(word)
+                    : NearWords.meant(plain, ofTypes).or(() -> NearWords.meant(plain, likeNames(plain)));
+            if (meant.isEmpty()) {
+                return List.of();
+            }
+            right.add(meant.get());
+        }
+        return right;
+    }
+
+    private Set<String> likeNames(String word) {
+        return Set.copyOf(sql.queryForList(
+                "select distinct w from (select search_text from person_file where :word <% search_text limit 200) f,"
+                        + " unnest(string_to_array(f.search_text, ' ')) w where w % :word",
+                Map.of("word", word), String.class));
     }
 }
