@@ -47,6 +47,12 @@ class Shots {
             open(page, "/find?for=%7B%22words%22%3A%22certificate%20course%22%7D", "find");
             open(page, "/arrivals", "arrivals");
             arrivals(page);
+            String pair = "$[?(@.one.name=='Liesel Abrantes')]";
+            open(
+                    page,
+                    "/files/merge?kept=" + first(page, "/api/duplicates", pair + ".one.id") + "&gone="
+                            + first(page, "/api/duplicates", pair + ".other.id"),
+                    "compare");
             pickups(page);
             signing(desk, file, contract);
             Page phone = chromium.phone(address);
@@ -78,7 +84,6 @@ class Shots {
         page.locator(".batch-head").first().waitFor(new Locator.WaitForOptions().setTimeout(240_000));
         open(page, "/arrivals?paper=" + arrival(page, "@.fileName=='scan_0300.pdf'"), "arrivals-stack");
         open(page, "/arrivals?paper=" + arrival(page, "@.fileName=='scan_0089.pdf'"), "arrivals-two-names");
-        open(page, "/arrivals?paper=" + arrival(page, "@.fileName=='scan_0091.pdf'"), "arrivals-set-aside");
     }
 
     /** The folders of the machine that takes the pictures are nobody's business. */
