@@ -1,8 +1,10 @@
+import { useQueryClient } from "@tanstack/react-query";
 import { Checkbox } from "antd";
 import { createContext, type DragEvent, useContext, useState } from "react";
 import { useSearchParams } from "react-router";
 import type { Shape } from "../../api/client";
 import { useMayChange } from "../../ui/asOf";
+import { documentOptions } from "../documents/documentQueries";
 import { draggedPaper, useReadAddress } from "../documents/readAddress";
 import { useNewVersion } from "../documents/useNewVersion";
 
@@ -37,6 +39,7 @@ export function PaperLine({ paper }: { paper: Shape<"LedgerPaper"> }) {
   const { chosen, choose } = useContext(ChosenPapers);
   const mayChange = useMayChange();
   const drop = useDropVersion(paper.id);
+  const queries = useQueryClient();
   const voided = paper.state === "voided";
   const classes = ["paper-line", chosen.has(paper.id) && "is-chosen", drop.over && "drop"];
   return (
@@ -54,6 +57,7 @@ export function PaperLine({ paper }: { paper: Shape<"LedgerPaper"> }) {
         title="Drag it next to the open paper, or press B to lay it beside"
         onDragStart={(e) => e.dataTransfer.setData(draggedPaper, paper.id)}
         onKeyDown={(e) => e.key.toLowerCase() === "b" && address.open({ id: paper.id }, MOST_BY_KEY)}
+        onPointerEnter={() => queries.prefetchQuery(documentOptions(paper.id))}
         onClick={() => open(paper.id)}
       >
         <span className="ellipsis">{paper.name}</span>

@@ -1,10 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { App } from "antd";
+import { App, Button } from "antd";
 import { type ReactNode, type Ref, useEffect, useImperativeHandle, useRef, useState } from "react";
 import { answer, api, done, type Shape, wordsOf } from "../../api/client";
 import { KeepExcerpt } from "../excerpts/KeepExcerpt";
 import { LinkedPaper } from "../links/LinkedPaper";
 import { NoPages } from "../links/NoPages";
+import { HtmlPaper } from "./HtmlPaper";
+import { isOffice, useLaidOut } from "./laidOut";
 import { PageStrip } from "./PageStrip";
 import { type DeskHandle, PaperDesk } from "./PaperDesk";
 import { PaperText } from "./PaperText";
@@ -47,7 +49,7 @@ export function showsAs({
   link,
   placeholder,
   pages,
-}: Version): "nothing" | "link" | "pdf" | "pages" | "table" | "recording" | "text" {
+}: Version): "nothing" | "html" | "link" | "pdf" | "pages" | "table" | "recording" | "text" {
   if (placeholder) {
     return "nothing";
   }
@@ -56,6 +58,9 @@ export function showsAs({
   }
   if (mediaType === "application/pdf" && pages > 0) {
     return "pdf";
+  }
+  if (mediaType === "text/html") {
+    return "html";
   }
   if (mediaType === "text/csv") {
     return "table";
@@ -89,9 +94,18 @@ export function PaperReader(props: PaperReaderProps) {
   const [scale, setScale] = useState(1);
   const [strip, setStrip] = useState(false);
   const [at, setAt] = useState(0);
-  const shows = showsAs(version);
   const base = `/api/documents/${paper.id}/versions/${version.number}`;
-  const pdf = usePdf(shows === "pdf" ? `${base}/reading` : null, version.size);
+  const office = useLaidOut(paper.id, version);
+  // words are marked where they are text
+  const searches = words.trim() !== "";
+  const laidOut = searches ? undefined : office.laidOut;
+  const kind = showsAs(version);
+  const shows = laidOut ? "pdf" : kind === "html" && searches ? "text" : kind;
+  const pages = laidOut?.pages ?? version.pages;
+  const pdf = usePdf(
+    shows === "pdf" ? `${base}${laidOut ? "/laid-out" : ""}/reading` : null,
+    laidOut?.size ?? version.size,
+  );
   const found = useQuery(wordsOptions(paper.id, version.number, words));
   const places = words.trim() ? placesOf(found.data) : [];
   const here: At | undefined = places[at];
@@ -120,15 +134,15 @@ export function PaperReader(props: PaperReaderProps) {
   return (
     <div className={dark ? "reader dark-reading" : "reader"}>
       <ReaderTools
-        pages={paged ? version.pages : 0}
+        pages={paged ? pages : 0}
         page={page}
         onPage={(n) => desk.current?.goTo(n)}
         zoom={zoom}
         scale={scale}
         onZoom={onZoom}
-        onTurn={paged && mayChange ? turn : undefined}
+        onTurn={paged && mayChange && !laidOut ? turn : undefined}
         strip={strip}
-        onStrip={paged && version.pages > 1 ? setStrip : undefined}
+        onStrip={paged && pages > 1 && !laidOut ? setStrip : undefined}
         dark={dark}
         onDark={onDark}
         words={words}
@@ -139,13 +153,18 @@ export function PaperReader(props: PaperReaderProps) {
         problem={found.error ? wordsOf(found.error) : undefined}
         note={noteOf(found.data, words)}
       >
+        {isOffice(version) && !searches && (
+          <Button size="small" type="text" loading={office.isPending} onClick={office.turn}>
+            {laidOut ? "As words" : "As pages"}
+          </Button>
+        )}
         {(paged || shows === "text") && (
           <KeepExcerpt paperId={paper.id} version={version.number} page={version.pages === 0 ? 0 : page} />
         )}
         {tools}
       </ReaderTools>
       <div className={strip && paged ? "reader-body with-strip" : "reader-body"}>
-        {strip && paged && (
+        {strip && paged && !laidOut && (
           <PageStrip
             pages={version.pages}
             page={page}
@@ -157,7 +176,7 @@ export function PaperReader(props: PaperReaderProps) {
         {paged && ready && (
           <PaperDesk
             ref={desk}
-            pages={version.pages}
+            pages={pages}
             pdf={pdf.document}
             image={(n, width, quarter) => `${base}/pages/${n}?width=${width}&turn=${quarter}`}
             name={paper.name}
@@ -194,6 +213,7 @@ export function PaperReader(props: PaperReaderProps) {
             chosen={here}
           />
         )}
+        {shows === "html" && <HtmlPaper source={`${base}/reading`} name={paper.name} />}
         {shows === "table" && <SheetTable source={`${base}/reading`} />}
         {shows === "recording" && (
           <Recording source={`${base}/reading`} mediaType={version.mediaType} name={paper.name} />

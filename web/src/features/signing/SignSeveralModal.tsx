@@ -3,6 +3,7 @@ import { Alert, Form, Modal } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { answer, api, type Shape, wordsOf } from "../../api/client";
+import { documentOptions } from "../documents/documentQueries";
 import { SignerName } from "./SignerName";
 
 type Paper = Shape<"DocumentAnswer">;
@@ -20,10 +21,7 @@ export function SignSeveralModal({
   const [names, setNames] = useState<Record<string, string>>({});
   const navigate = useNavigate();
   const full = useQueries({
-    queries: papers.map(({ id }) => ({
-      queryKey: ["files", "document", id],
-      queryFn: () => answer(api.GET("/api/documents/{id}", { params: { path: { id } } })),
-    })),
+    queries: papers.map(({ id }) => documentOptions(id)),
   }).flatMap((q) => (q.data ? [q.data] : []));
   const roles = new Map(full.flatMap((p) => p.unsignedBy).map((s) => [s.role, s.label]));
   const start = useMutation({

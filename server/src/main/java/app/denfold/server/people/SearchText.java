@@ -20,6 +20,8 @@ public final class SearchText {
                 file.team() == null ? "" : file.team(),
                 file.email() == null ? "" : file.email(),
                 String.join(" ", file.formerNames()),
+                // as they are written, for whoever types them, and as one word, for finding them in papers
+                String.join(" ", file.identifiers()),
                 String.join(
                         " ",
                         file.identifiers().stream()

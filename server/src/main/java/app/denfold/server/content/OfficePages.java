@@ -1,0 +1,172 @@
+package app.denfold.server.content;
+
+import app.denfold.paper.Format;
+import app.denfold.server.problems.NotNow;
+import app.denfold.server.problems.Refusal;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Comparator;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.event.EventListener;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+
+/**
+ * Office files as pages, laid out by LibreOffice where that is installed. A copy in PDF is made when first asked for and
+ * kept beside the file, which stays as it is. Each conversion runs in a process of its own with a fresh profile, so that
+ * no macro is trusted and nothing of one file reaches another.
+ */
+@Service
+public class OfficePages {
+
+    private static final Logger LOG = LoggerFactory.getLogger(OfficePages.class);
+    private static final long SECONDS = 90;
+    private static final Set<Format> OFFICE = EnumSet.of(
+            Format.DOCX,
+            Format.XLSX,
+            Format.PPTX,
+            Format.DOC,
+            Format.XLS,
+            Format.PPT,
+            Format.RTF,
+            Format.ODT,
+            Format.ODS,
+            Format.ODP);
+
+    private final Contents contents;
+    private final JdbcClient sql;
+    private final DestroyContent destroy;
+    private final String command;
+
+    OfficePages(
+            Contents contents,
+            JdbcClient sql,
+            DestroyContent destroy,
+            @Value("${denfold.office.command:soffice}") String command) {
+        this.contents = contents;
+        this.sql = sql;
+        this.destroy = destroy;
+        this.command = command;
+    }
+
+    public static boolean isOffice(Content content) {
+        return Format.ofMediaType(content.mediaType()).filter(OFFICE::contains).isPresent();
+    }
+
+    /**
+     * The copy with pages.
+     *
+     * @return its hash
+     * @throws Refusal when it is no office file, nothing that could lay it out is installed, or it cannot be laid out
+     */
+    public synchronized String of(String sha256) {
+        Content content = contents.content(sha256);
+        if (!isOffice(content)) {
+            throw Refusal.conflict("no-office-file", "Only office files are laid out as pages.");
+        }
+        Optional<String> known = sql.sql("select copy_sha256 from office_pages where sha256 = ?")
+                .param(sha256)
+                .query(String.class)
+                .optional();
+        return known.orElseGet(() -> make(content));
+    }
+
+    private String make(Content content) {
+        Format format = Format.ofMediaType(content.mediaType()).orElseThrow();
+        try {
+            Path folder = Files.createTempDirectory("office");
+            try {
+                Path source = folder.resolve("paper." + format.ending());
+                Files.copy(contents.file(content), source);
+                Path made = convert(folder, source);
+                int pages;
+                try (PDDocument document = Loader.loadPDF(made.toFile())) {
+                    pages = document.getNumberOfPages();
+                }
+                String copy = contents.keepMade(made, pages);
+                sql.sql("insert into office_pages (sha256, copy_sha256) values (?, ?) on conflict do nothing")
+                        .params(content.sha256(), copy)
+                        .update();
+                return copy;
+            } finally {
+                delete(folder);
+            }
+        } catch (IOException failed) {
+            throw NotNow.notStored("The copy with pages", failed);
+        }
+    }
+
+    private Path convert(Path folder, Path source) throws IOException {
+        Process process;
+        try {
+            process = new ProcessBuilder(
+                            command,
+                            "-env:UserInstallation=" + folder.resolve("profile").toUri(),
+                            "--headless",
+                            "--norestore",
+                            "--convert-to",
+                            "pdf",
+                            "--outdir",
+                            folder.toString(),
+                            source.toString())
+                    .redirectErrorStream(true)
+                    .redirectOutput(folder.resolve("log").toFile())
+                    .start();
+        } catch (IOException missing) {
+            throw Refusal.conflict(
+                    "no-layout",
+                    "Nothing that lays out office files is installed on the server, so its words are shown. Download it"
+                            + " to see its pages; an administrator can install LibreOffice.");
+        }
+        Path made = folder.resolve("paper.pdf");
+        if (!ended(process) || !Files.exists(made)) {
+            LOG.warn("An office file of {} bytes could not be laid out", Files.size(source));
+            throw Refusal.conflict(
+                    "not-laid-out",
+                    "This file cannot be laid out as pages; its words are shown. Download it to see it.");
+        }
+        return made;
+    }
+
+    private static boolean ended(Process process) {
+        try {
+            return process.waitFor(SECONDS, TimeUnit.SECONDS);
+        } catch (InterruptedException stopped) {
+            Thread.currentThread().interrupt();
+            return false;
+        } finally {
+            process.descendants().forEach(ProcessHandle::destroyForcibly);
+            process.destroyForcibly();
+        }
+    }
+
+    private static void delete(Path folder) throws IOException {
+        List<Path> all;
+        try (Stream<Path> walk = Files.walk(folder)) {
+            all = walk.sorted(Comparator.reverseOrder()).toList();
+        }
+        for (Path path : all) {
+            Files.deleteIfExists(path);
+        }
+    }
+
+    @EventListener
+    void on(ContentDestroyed event) {
+        List<String> copies = sql.sql("delete from office_pages where sha256 = ? returning copy_sha256")
+                .param(event.sha256())
+                .query(String.class)
+                .list();
+        copies.forEach(destroy::unlessUsed);
+    }
+}
