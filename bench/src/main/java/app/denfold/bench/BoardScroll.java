@@ -1,10 +1,6 @@
 package app.denfold.bench;
 
-import com.microsoft.playwright.Browser;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
-import java.nio.file.Path;
 import java.util.List;
 
 /** How smoothly the board scrolls through all its rows in Chromium. */
@@ -37,18 +33,8 @@ final class BoardScroll {
     }
 
     void measure() {
-        try (Playwright playwright = Playwright.create();
-                Browser browser = playwright
-                        .chromium()
-                        .launch(new BrowserType.LaunchOptions()
-                                .setExecutablePath(Path.of("/usr/bin/chromium"))
-                                .setArgs(List.of("--headless", "--no-sandbox", "--disable-gpu", "--disable-quic")))) {
-            Page page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
-            page.navigate(address);
-            page.getByLabel("Mail address").fill(email);
-            page.getByLabel("Password").fill(password);
-            page.getByText("Sign in").click();
-            page.waitForURL("**/today");
+        try (BenchBrowser browser = new BenchBrowser()) {
+            Page page = browser.signedIn(address, email, password);
             page.navigate(address + "/coverage?kind=all");
             page.locator(".board-row .board-cell").first().waitFor();
             page.evaluate(SCROLL);

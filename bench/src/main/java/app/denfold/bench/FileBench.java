@@ -1,17 +1,10 @@
 package app.denfold.bench;
 
 import app.denfold.paper.Format;
-import app.denfold.server.DenFold;
-import app.denfold.server.access.Accounts;
-import app.denfold.server.access.NewAccount;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.content.Contents;
-import app.denfold.server.demo.DemoCatalog;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FilingDetails;
-import app.denfold.server.people.Files;
-import app.denfold.server.people.PersonDetails;
-import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.zipping.ZipPapers;
 import java.io.IOException;
 import java.net.CookieManager;
@@ -22,7 +15,6 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -30,8 +22,6 @@ import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
 import java.util.stream.IntStream;
-import org.springframework.boot.builder.SpringApplicationBuilder;
-import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -44,8 +34,6 @@ public final class FileBench {
     private static final int ZIPPED = 500;
     private static final int BYTES = 400_000;
     private static final int LOADS = 40;
-    private static final String PASSWORD = "a password for benchmarks";
-    private static final String EMAIL = "bench@oakhollin.example";
 
     private static final String LINES = "/lines?from=" + LocalDate.now().minusYears(1) + "&to="
             + LocalDate.now().plusYears(1);
@@ -58,46 +46,22 @@ public final class FileBench {
 
     public static void main(String[] arguments) throws Exception {
         int papers = arguments.length > 0 ? Integer.parseInt(arguments[0]) : 800;
-        try (ConfigurableApplicationContext server = new SpringApplicationBuilder(DenFold.class)
-                .run(
-                        "--server.port=0",
-                        "--denfold.recognition.on=false",
-                        "--db-scheduler.enabled=false",
-                        "--spring.main.banner-mode=off")) {
-            server.getBean(DemoCatalog.class).load();
-            server.getBean(PracticeSettings.class)
-                    .found("Oakhollin Riding & Therapy Yard", ZoneId.of("Europe/Vienna"), "#3b4f63");
-            Accounts accounts = server.getBean(Accounts.class);
-            Viewer viewer = accounts.open(NewAccount.administrator(EMAIL, "Ottilie Brandmoor"));
-            accounts.setPassword(viewer.accountId(), PASSWORD);
+        try (BenchServer server = new BenchServer()) {
             List<UUID> ids = new ArrayList<>();
-            UUID file = generate(server, viewer, papers, ids);
-            server.getBean(JdbcClient.class).sql("analyze").update();
-            page(server, file, papers);
-            zip(server, viewer, ids.subList(0, Math.min(ZIPPED, ids.size())));
+            UUID file = generate(server, papers, ids);
+            server.bean(JdbcClient.class).sql("analyze").update();
+            page(server.address(), file, papers);
+            zip(server, ids.subList(0, Math.min(ZIPPED, ids.size())));
         }
     }
 
-    private static UUID generate(ConfigurableApplicationContext server, Viewer viewer, int papers, List<UUID> ids) {
+    private static UUID generate(BenchServer server, int papers, List<UUID> ids) {
         LocalDate today = LocalDate.now();
-        UUID file = server.getBean(Files.class)
-                .open(
-                        PersonDetails.since(
-                                "employee",
-                                "Tamsin",
-                                "Korhola",
-                                today.minusYears(30),
-                                null,
-                                "Stables",
-                                today.minusYears(3),
-                                Map.of()),
-                        true,
-                        viewer.actor())
-                .id();
+        UUID file = server.newFile();
         List<String> types = List.of("letter", "invoice", "note", "contract", "first-aid", "passport", "handbook");
-        Contents contents = server.getBean(Contents.class);
-        Documents documents = server.getBean(Documents.class);
-        TransactionTemplate transactions = server.getBean(TransactionTemplate.class);
+        Contents contents = server.bean(Contents.class);
+        Documents documents = server.bean(Documents.class);
+        TransactionTemplate transactions = server.bean(TransactionTemplate.class);
         for (int from = 0; from < papers; from += 100) {
             int first = from;
             transactions.executeWithoutResult(
@@ -108,7 +72,7 @@ public final class FileBench {
                         LocalDate dated = today.minusDays(i % 1_000);
                         ids.add(documents
                                 .takeOver(
-                                        viewer.actor(),
+                                        server.viewer().actor(),
                                         new FilingDetails(file, types.get(i % types.size()), dated, null, null),
                                         new Documents.Received(sha256, dated, "dropped"),
                                         Documents.History.none())
@@ -118,8 +82,7 @@ public final class FileBench {
         return file;
     }
 
-    private static void page(ConfigurableApplicationContext server, UUID file, int papers) throws Exception {
-        String base = "http://127.0.0.1:" + server.getEnvironment().getProperty("local.server.port");
+    private static void page(String base, UUID file, int papers) throws Exception {
         CookieManager cookies = new CookieManager();
         HttpClient client = HttpClient.newBuilder().cookieHandler(cookies).build();
         get(client, base + "/api/practice");
@@ -132,7 +95,7 @@ public final class FileBench {
                 .header("Content-Type", "application/json")
                 .header("X-XSRF-TOKEN", token)
                 .POST(HttpRequest.BodyPublishers.ofString(
-                        "{\"email\":\"" + EMAIL + "\",\"password\":\"" + PASSWORD + "\"}"))
+                        "{\"email\":\"" + BenchServer.EMAIL + "\",\"password\":\"" + BenchServer.PASSWORD + "\"}"))
                 .build();
         require(client.send(signIn, HttpResponse.BodyHandlers.ofString()));
         double[] whole = new double[LOADS];
@@ -170,10 +133,11 @@ public final class FileBench {
         }
     }
 
-    private static void zip(ConfigurableApplicationContext server, Viewer viewer, List<UUID> ids) throws Exception {
-        ZipPapers papers = server.getBean(ZipPapers.class);
-        Contents contents = server.getBean(Contents.class);
-        List<Path> files = server.getBean(Documents.class).visible(viewer, ids).stream()
+    private static void zip(BenchServer server, List<UUID> ids) throws Exception {
+        Viewer viewer = server.viewer();
+        ZipPapers papers = server.bean(ZipPapers.class);
+        Contents contents = server.bean(Contents.class);
+        List<Path> files = server.bean(Documents.class).visible(viewer, ids).stream()
                 .map(d -> contents.file(d.latest().sha256()))
                 .toList();
         Path folder = java.nio.file.Files.createTempDirectory("zip-bench");

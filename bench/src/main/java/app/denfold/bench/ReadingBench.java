@@ -1,30 +1,17 @@
 package app.denfold.bench;
 
-import app.denfold.server.DenFold;
-import app.denfold.server.access.Accounts;
-import app.denfold.server.access.NewAccount;
-import app.denfold.server.access.Viewer;
 import app.denfold.server.content.Contents;
-import app.denfold.server.demo.DemoCatalog;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FilingDetails;
-import app.denfold.server.people.Files;
-import app.denfold.server.people.PersonDetails;
-import app.denfold.server.practice.PracticeSettings;
-import com.microsoft.playwright.Browser;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.options.LoadState;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
 import java.util.stream.Stream;
@@ -34,8 +21,6 @@ import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.graphics.image.JPEGFactory;
-import org.springframework.boot.builder.SpringApplicationBuilder;
-import org.springframework.context.ConfigurableApplicationContext;
 
 /** A scan of 300 pages and 100 MB, opened and read in Chromium: how long until pages show, and what memory the tab takes. */
 public final class ReadingBench {
@@ -43,8 +28,6 @@ public final class ReadingBench {
     private static final int PAGES = 300;
     private static final long WANTED = 100_000_000;
     private static final int ROUNDS = 5;
-    private static final String EMAIL = "bench@oakhollin.example";
-    private static final String PASSWORD = "a password for benchmarks";
 
     /** The middle of a page is drawn once it is neither empty nor white. */
     private static final String DRAWN = """
@@ -65,47 +48,22 @@ public final class ReadingBench {
     private ReadingBench() {}
 
     public static void main(String[] arguments) throws Exception {
-        try (ConfigurableApplicationContext server = new SpringApplicationBuilder(DenFold.class)
-                .run(
-                        "--server.port=0",
-                        "--denfold.recognition.on=false",
-                        "--db-scheduler.enabled=false",
-                        "--spring.main.banner-mode=off")) {
-            server.getBean(DemoCatalog.class).load();
-            server.getBean(PracticeSettings.class)
-                    .found("Oakhollin Riding & Therapy Yard", ZoneId.of("Europe/Vienna"), "#3b4f63");
-            Accounts accounts = server.getBean(Accounts.class);
-            Viewer viewer = accounts.open(NewAccount.administrator(EMAIL, "Ottilie Brandmoor"));
-            accounts.setPassword(viewer.accountId(), PASSWORD);
-            UUID file = fileWithScan(server, viewer);
-            read("http://127.0.0.1:" + server.getEnvironment().getProperty("local.server.port"), file);
+        try (BenchServer server = new BenchServer()) {
+            read(server.address(), fileWithScan(server));
         }
     }
 
-    private static UUID fileWithScan(ConfigurableApplicationContext server, Viewer viewer) throws IOException {
+    private static UUID fileWithScan(BenchServer server) throws IOException {
         byte[] scan = scan();
         Figures.told("scan-size", scan.length / 1e6, "MB");
         LocalDate today = LocalDate.now();
-        UUID file = server.getBean(Files.class)
-                .open(
-                        PersonDetails.since(
-                                "employee",
-                                "Tamsin",
-                                "Korhola",
-                                today.minusYears(30),
-                                null,
-                                "Stables",
-                                today.minusYears(3),
-                                Map.of()),
-                        true,
-                        viewer.actor())
-                .id();
-        server.getBean(Documents.class)
+        UUID file = server.newFile();
+        String sha256 = server.bean(Contents.class).keepPdf(scan, PAGES);
+        server.bean(Documents.class)
                 .takeOver(
-                        viewer.actor(),
+                        server.viewer().actor(),
                         new FilingDetails(file, "letter", today, null, null),
-                        new Documents.Received(
-                                server.getBean(Contents.class).keepPdf(scan, PAGES), today, "from scanner"),
+                        new Documents.Received(sha256, today, "from scanner"),
                         Documents.History.none());
         return file;
     }
@@ -154,18 +112,8 @@ public final class ReadingBench {
     }
 
     private static void read(String address, UUID file) throws IOException {
-        try (Playwright playwright = Playwright.create();
-                Browser browser = playwright
-                        .chromium()
-                        .launch(new BrowserType.LaunchOptions()
-                                .setExecutablePath(Path.of("/usr/bin/chromium"))
-                                .setArgs(List.of("--headless", "--no-sandbox", "--disable-gpu", "--disable-quic")))) {
-            Page page = browser.newPage(new Browser.NewPageOptions().setViewportSize(1280, 800));
-            page.navigate(address);
-            page.getByLabel("Mail address").fill(EMAIL);
-            page.getByLabel("Password").fill(PASSWORD);
-            page.getByText("Sign in").click();
-            page.waitForURL("**/today");
+        try (BenchBrowser browser = new BenchBrowser()) {
+            Page page = browser.signedIn(address, BenchServer.EMAIL, BenchServer.PASSWORD);
             double[] first = new double[ROUNDS];
             double[] far = new double[ROUNDS];
             double atRest = 0;

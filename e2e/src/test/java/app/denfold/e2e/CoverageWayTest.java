@@ -88,7 +88,7 @@ class CoverageWayTest {
         accessibility.look(page);
         desk.button("See the effect and save…").click();
         Locator effect = page.getByRole(AriaRole.DIALOG);
-        assertThat(effect).containsText("slots change in 6 of");
+        assertThat(effect).containsText("slots change in 7 of");
         assertThat(effect.getByText("would no longer be clear")).isVisible();
         assertThat(effect).containsText("Photo consent of the yard: not applicable → missing");
         accessibility.look(page);
@@ -102,7 +102,7 @@ class CoverageWayTest {
                 .filter(new Locator.FilterOptions().setHasText("Rosalba Mincio"))
                 .getByLabel("Photo consent of the yard: missing");
         assertThat(cell).isVisible();
-        assertThat(page.getByText("0 of 6 clear")).isVisible();
+        assertThat(page.getByText("0 of 7 clear")).isVisible();
         accessibility.look(page);
         cell.click();
         Locator card = page.getByRole(AriaRole.DIALOG);

@@ -1,0 +1,64 @@
+package app.denfold.bench;
+
+import app.denfold.server.DenFold;
+import app.denfold.server.access.Accounts;
+import app.denfold.server.access.NewAccount;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.demo.DemoCatalog;
+import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonDetails;
+import app.denfold.server.practice.PracticeSettings;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/** A server with the demo's rules and one administrator, without jobs that run beside what is measured. */
+final class BenchServer implements AutoCloseable {
+
+    static final String EMAIL = "bench@oakhollin.example";
+    static final String PASSWORD = "a password for benchmarks";
+
+    private final ConfigurableApplicationContext context;
+    private final Viewer viewer;
+
+    BenchServer() {
+        context = new SpringApplicationBuilder(DenFold.class)
+                .run(
+                        "--server.port=0",
+                        "--denfold.recognition.on=false",
+                        "--db-scheduler.enabled=false",
+                        "--spring.main.banner-mode=off");
+        bean(DemoCatalog.class).load();
+        bean(PracticeSettings.class).found("Oakhollin Riding & Therapy Yard", ZoneId.of("Europe/Vienna"), "#3b4f63");
+        viewer = bean(Accounts.class).open(NewAccount.administrator(EMAIL, "Ottilie Brandmoor"));
+        bean(Accounts.class).setPassword(viewer.accountId(), PASSWORD);
+    }
+
+    <T> T bean(Class<T> type) {
+        return context.getBean(type);
+    }
+
+    Viewer viewer() {
+        return viewer;
+    }
+
+    String address() {
+        return "http://127.0.0.1:" + context.getEnvironment().getProperty("local.server.port");
+    }
+
+    /** Makes the file of an employee. */
+    UUID newFile() {
+        LocalDate today = LocalDate.now();
+        PersonDetails tamsin = PersonDetails.since(
+                "employee", "Tamsin", "Korhola", today.minusYears(30), null, "Stables", today.minusYears(3), Map.of());
+        return bean(Files.class).open(tamsin, true, viewer.actor()).id();
+    }
+
+    @Override
+    public void close() {
+        context.close();
+    }
+}
