@@ -213,7 +213,7 @@ function OnePane({
           onChange={(number) => address.showVersion(place, number)}
         />
       )}
-      <Download paper={paper} version={version} short={several} />
+      <Download paper={paper} version={version} />
     </>
   );
   return (
@@ -274,16 +274,7 @@ function OnePane({
   );
 }
 
-function Download({
-  paper,
-  version,
-  short,
-}: {
-  paper: Shape<"DocumentAnswer">;
-  version: Shape<"VersionAnswer">;
-  /** Without the word beside the sign. */
-  short: boolean;
-}) {
+function Download({ paper, version }: { paper: Shape<"DocumentAnswer">; version: Shape<"VersionAnswer"> }) {
   const base = `/api/documents/${paper.id}/versions/${version.number}`;
   return (
     <Dropdown
@@ -299,9 +290,7 @@ function Download({
         ],
       }}
     >
-      <Button type="text" size="small" icon={<DownloadOutlined />} aria-label="Download">
-        {short ? undefined : "Download"}
-      </Button>
+      <Button type="text" size="small" icon={<DownloadOutlined />} aria-label="Download" title="Download" />
     </Dropdown>
   );
 }

@@ -35,7 +35,7 @@ export function ExcerptsSection({ fileId }: { fileId: string }) {
     <section className="excerpts" aria-label="Excerpts">
       <h2>Excerpts</h2>
       {excerpts.length === 0 && (
-        <p className="muted">None yet. Pick text in a paper and press “Excerpt” above it.</p>
+        <p className="muted">None yet. Pick text in a paper and press the pen above it.</p>
       )}
       <ul className="plain-list">
         {excerpts.map((excerpt) => (

@@ -1,3 +1,4 @@
+import { HighlightOutlined } from "@ant-design/icons";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, Button, Form, Input, Modal } from "antd";
 import { useState } from "react";
@@ -13,13 +14,13 @@ export function KeepExcerpt(source: Source) {
       <Button
         size="small"
         type="text"
-        title="Keep the picked text for later letters"
+        icon={<HighlightOutlined />}
+        aria-label="Excerpt"
+        title="Excerpt: keep the picked text for later letters"
         // a press would take the selection away
         onMouseDown={(e) => e.preventDefault()}
         onClick={() => setPicked(window.getSelection()?.toString().trim() ?? "")}
-      >
-        Excerpt
-      </Button>
+      />
       {picked !== undefined && (
         <ExcerptModal source={source} picked={picked} onClose={() => setPicked(undefined)} />
       )}
