@@ -61,7 +61,7 @@ export function SamePersonNotes({ fileId }: { fileId: string }) {
 }
 
 /** Takes a merge back. */
-export function useUndoMerge() {
+function useUndoMerge() {
   const { message } = App.useApp();
   const queries = useQueryClient();
   return useMutation({

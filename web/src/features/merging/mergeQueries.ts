@@ -4,6 +4,7 @@ import { answer, api } from "../../api/client";
 export const duplicatesOptions = queryOptions({
   queryKey: ["files", "duplicates"],
   queryFn: () => answer(api.GET("/api/duplicates")),
+  staleTime: 600_000,
 });
 
 export const duplicatesOfOptions = (id: string) =>

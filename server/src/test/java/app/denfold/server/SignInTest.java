@@ -127,6 +127,12 @@ class SignInTest {
         assertThat(lastAccess(email)).isGreaterThan(first);
     }
 
+    private void usedBefore(int milliseconds) {
+        jdbc.sql("update spring_session set last_access_time = last_access_time - ?")
+                .param(milliseconds)
+                .update();
+    }
+
     private long lastAccess(String email) {
         return jdbc.sql("select max(last_access_time) from spring_session s join account a"
                         + " on a.email = ? and s.principal_name like '%' || a.id || '%'")

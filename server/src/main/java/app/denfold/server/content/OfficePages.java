@@ -70,19 +70,27 @@ public class OfficePages {
      * @return its hash
      * @throws Refusal when it is no office file, nothing that could lay it out is installed, or it cannot be laid out
      */
-    public synchronized String of(String sha256) {
+    public String of(String sha256) {
         Content content = contents.content(sha256);
         if (!isOffice(content)) {
             throw Refusal.conflict("no-office-file", "Only office files are laid out as pages.");
         }
-        Optional<String> known = sql.sql("select copy_sha256 from office_pages where sha256 = ?")
+        return known(sha256).orElseGet(() -> make(content));
+    }
+
+    private Optional<String> known(String sha256) {
+        return sql.sql("select copy_sha256 from office_pages where sha256 = ?")
                 .param(sha256)
                 .query(String.class)
                 .optional();
-        return known.orElseGet(() -> make(content));
     }
 
-    private String make(Content content) {
+    /** One at a time; whoever waited may find it made. */
+    private synchronized String make(Content content) {
+        Optional<String> meanwhile = known(content.sha256());
+        if (meanwhile.isPresent()) {
+            return meanwhile.get();
+        }
         Format format = Format.ofMediaType(content.mediaType()).orElseThrow();
         try {
             Path folder = Files.createTempDirectory("office");

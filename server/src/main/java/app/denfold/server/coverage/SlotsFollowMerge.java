@@ -28,16 +28,6 @@ class SlotsFollowMerge {
             }
 
             @Override
-            public String words(int count) {
-                return "";
-            }
-
-            @Override
-            public int count(UUID file) {
-                return 0;
-            }
-
-            @Override
             public List<String> follow(UUID gone, UUID kept) {
                 sql.update("delete from slot where file_id = :gone", Map.of("gone", gone));
                 sql.update("delete from file_standing where file_id = :gone", Map.of("gone", gone));

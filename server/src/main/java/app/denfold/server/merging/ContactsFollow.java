@@ -22,16 +22,6 @@ class ContactsFollow implements FollowsMerge {
     }
 
     @Override
-    public String words(int count) {
-        return "";
-    }
-
-    @Override
-    public int count(UUID file) {
-        return 0;
-    }
-
-    @Override
     public List<String> follow(UUID gone, UUID kept) {
         return sql.queryForList(
                 "insert into contact_address (file_id, address) select :kept, address from contact_address"

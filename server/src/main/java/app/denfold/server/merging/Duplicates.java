@@ -27,23 +27,23 @@ public class Duplicates {
 
     private static final int MOST_PAIRS = 2_000;
 
-    /** Pairs of one kind that share a birth date and part of a name, a whole name, an address or an identifier. */
-    private static final String PAIRS = """
-            select distinct least(a.id, b.id) as one, greatest(a.id, b.id) as other
-            from person_file a join person_file b on a.kind = b.kind and a.id <> b.id and (%s)
-            where a.merged_into is null and b.merged_into is null
-              and (cast(:file as uuid) is null or a.id = :file)
-              and not exists (select 1 from not_same_person n
-                              where n.one_id = least(a.id, b.id) and n.other_id = greatest(a.id, b.id))
-            limit %d
-            """;
+    /** Pairs of one kind that share a birth date and much of a name, a whole name, an address or an identifier. */
+    private static final List<String> SHARED = List.of(
+            pairs("person_file", "a.birth_date = b.birth_date and similarity(a.search_text, b.search_text) > 0.4"),
+            pairs("person_file", "a.family_name = b.family_name and a.given_name = b.given_name"),
+            pairs("person_file", "lower(a.email) = lower(b.email)"),
+            pairs(
+                    "(select f.*, w from person_file f, unnest(string_to_array(f.search_text, ' ')) w"
+                            + " where jsonb_array_length(f.identifiers) > 0 and w like '#%')",
+                    "a.w = b.w"));
 
-    private static final List<String> SIGNS = List.of(
-            "a.birth_date = b.birth_date and similarity(a.search_text, b.search_text) > 0.4",
-            "a.family_name = b.family_name and a.given_name = b.given_name",
-            "lower(a.email) = lower(b.email)",
-            "jsonb_array_length(a.identifiers) > 0 and jsonb_array_length(b.identifiers) > 0"
-                    + " and string_to_array(b.search_text, ' ') && array(select w from unnest(string_to_array(a.search_text, ' ')) w where w like '#%%')");
+    private static String pairs(String from, String shared) {
+        return "select distinct least(a.id, b.id) as one, greatest(a.id, b.id) as other from " + from + " a join "
+                + from
+                + " b on a.kind = b.kind and a.id <> b.id and " + shared
+                + " where a.merged_into is null and b.merged_into is null and not exists (select 1 from not_same_person n"
+                + " where n.one_id = least(a.id, b.id) and n.other_id = greatest(a.id, b.id))";
+    }
 
     private final NamedParameterJdbcTemplate sql;
     private final Files files;
@@ -88,11 +88,12 @@ public class Duplicates {
 
     private List<LikePair> pairs(Viewer viewer, @Nullable UUID fileId) {
         Set<Pair> pairs = new LinkedHashSet<>();
-        Map<String, Object> values = new HashMap<>();
-        values.put("file", fileId);
-        for (String sign : SIGNS) {
+        // said only where it is asked for, so that the database can begin with the one file
+        String ofFile = fileId == null ? "" : " and a.id = :file";
+        Map<String, Object> values = fileId == null ? Map.of() : Map.of("file", fileId);
+        for (String shared : SHARED) {
             pairs.addAll(sql.query(
-                    PAIRS.formatted(sign, MOST_PAIRS),
+                    shared + ofFile + " limit " + MOST_PAIRS,
                     values,
                     (row, i) -> new Pair(row.getObject(1, UUID.class), row.getObject(2, UUID.class))));
         }
@@ -102,7 +103,8 @@ public class Duplicates {
             ids.add(p.other);
         });
         Map<UUID, PersonFile> people = new HashMap<>();
-        files.files(ids).stream().filter(f -> files.maySee(viewer, f.id())).forEach(f -> people.put(f.id(), f));
+        Set<UUID> visible = files.visibleAmong(viewer, ids);
+        files.files(visible).forEach(f -> people.put(f.id(), f));
         Map<String, KnownPerson> known = new HashMap<>();
         files.asKnown(people.values()).forEach(k -> known.put(k.id(), k));
         List<LikePair> like = new ArrayList<>();

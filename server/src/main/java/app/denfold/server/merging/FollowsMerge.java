@@ -11,10 +11,14 @@ public interface FollowsMerge {
     String name();
 
     /** So many of it, in words; empty when people need not be told. */
-    String words(int count);
+    default String words(int count) {
+        return "";
+    }
 
-    /** How much of it lies in the file. */
-    int count(UUID file);
+    /** How much of it lies in the file; 0 when people need not be told. */
+    default int count(UUID file) {
+        return 0;
+    }
 
     /** Moves it. @return what is needed to move the same back */
     List<String> follow(UUID gone, UUID kept);

@@ -15,7 +15,9 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -54,10 +56,11 @@ class MergePreview {
     @Transactional(readOnly = true)
     MergePreviewAnswer of(Viewer viewer, UUID keptId, UUID goneId) {
         PersonFile[] both = merge.both(viewer, keptId, goneId);
-        Map<String, String> kept = words(both[0].state());
-        Map<String, String> gone = words(both[1].state());
+        List<FactDefinition> facts = kinds.kind(both[0].kind()).facts();
+        Map<String, String> kept = words(both[0].state(), facts);
+        Map<String, String> gone = words(both[1].state(), facts);
         List<MergeRow> rows = new ArrayList<>();
-        labels(both[0].kind()).forEach((name, label) -> {
+        labels(facts).forEach((name, label) -> {
             if (kept.containsKey(name) || gone.containsKey(name)) {
                 rows.add(new MergeRow(name, label, kept.get(name), gone.get(name)));
             }
@@ -69,7 +72,7 @@ class MergePreview {
         return new MergeSide(file.id(), file.version(), file.number(), file.name(), merge.along(file.id()));
     }
 
-    private Map<String, String> labels(String kind) {
+    private static Map<String, String> labels(List<FactDefinition> facts) {
         Map<String, String> labels = new LinkedHashMap<>();
         labels.put("givenName", "Given name");
         labels.put("familyName", "Family name");
@@ -77,30 +80,34 @@ class MergePreview {
         labels.put("email", "Mail address");
         labels.put("team", "Team");
         labels.put("activeSpans", "Active");
-        for (FactDefinition fact : kinds.kind(kind).facts()) {
+        for (FactDefinition fact : facts) {
             labels.put(PersonState.FACT + fact.name(), fact.label());
         }
         return labels;
     }
 
-    private Map<String, String> words(PersonState state) {
+    private Map<String, String> words(PersonState state, List<FactDefinition> facts) {
+        Set<String> ofPersons = facts.stream()
+                .filter(f -> f.form() == FactDefinition.Form.PERSON)
+                .map(FactDefinition::name)
+                .collect(Collectors.toSet());
         Map<String, String> words = new LinkedHashMap<>();
-        state.values().forEach((name, value) -> words.put(name, words(value)));
+        state.values().forEach((name, value) -> words.put(name, words(value, ofPersons)));
         return words;
     }
 
-    private String words(Object value) {
+    private String words(Object value, Set<String> ofPersons) {
         if (value instanceof LocalDate day) {
             return PracticeCalendar.words(day);
         }
         if (value instanceof List<?> list) {
-            return String.join("; ", list.stream().map(this::words).toList());
+            return String.join("; ", list.stream().map(v -> words(v, ofPersons)).toList());
         }
         if (value instanceof ActiveSpan span) {
             return days(span.fromDay(), span.toDay());
         }
         if (value instanceof Fact fact) {
-            return files.nameOf(fact.value())
+            return (ofPersons.contains(fact.name()) ? files.nameOf(fact.value()) : fact.value())
                     + (fact.fromDay() == null && fact.toDay() == null
                             ? ""
                             : " (" + days(fact.fromDay(), fact.toDay()) + ")");
