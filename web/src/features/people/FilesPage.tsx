@@ -19,7 +19,6 @@ import {
   countsOptions,
 } from "../coverage/boardQueries";
 import { StandingSearches } from "../finding/SavedSearches";
-import { duplicatesOptions } from "../merging/mergeQueries";
 import { kindsOptions } from "./fileQueries";
 import { NewFileDrawer } from "./NewFileDrawer";
 import "./people.css";
@@ -103,12 +102,6 @@ function Strip({ row, columns, letters }: { row: Row; columns: Column[]; letters
   );
 }
 
-/** The way to files that may be of one person; nothing when there are none. */
-function PossibleDuplicates() {
-  const pairs = useQuery(duplicatesOptions).data?.length ?? 0;
-  return pairs > 0 ? <Link to="/files/duplicates">Possible duplicates {pairs}</Link> : null;
-}
-
 export function FilesPage() {
   const [search, setSearch] = useSearchParams();
   const [isNew, setIsNew] = useState(false);
@@ -168,7 +161,7 @@ export function FilesPage() {
         />
         <span className="grow" />
         <StandingSearches place="FILES" />
-        <PossibleDuplicates />
+        {mayChange && <Link to="/files/duplicates">Possible duplicates</Link>}
         <Legend />
         {mayChange && (
           <Button type="primary" icon={<PlusOutlined />} onClick={() => setIsNew(true)}>
