@@ -46,7 +46,13 @@ export const theme: ThemeConfig = {
   },
   components: {
     Button: { primaryShadow: "none", defaultShadow: "none", fontWeight: 600 },
-    Table: { headerBg: colours.paper, cellPaddingBlockSM: 6, headerColor: colours.muted },
+    Table: {
+      headerBg: colours.paper,
+      cellPaddingBlockSM: 6,
+      headerColor: colours.muted,
+      rowSelectedBg: colours.juniperPale,
+      rowSelectedHoverBg: colours.juniperPale,
+    },
     Tabs: { horizontalItemPadding: "10px 0", horizontalItemGutter: 24 },
     Form: { itemMarginBottom: 12, verticalLabelPadding: "0 0 3px" },
     Modal: { titleFontSize: 18 },

@@ -1,3 +1,4 @@
+import { DeleteOutlined } from "@ant-design/icons";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, Button, Mentions } from "antd";
 import { useEffect, useState } from "react";
@@ -56,17 +57,17 @@ export function CommentsSection({ paperId, maySay }: { paperId: string; maySay: 
       <ul className="plain-list">
         {comments.map((comment) => (
           <li key={comment.id}>
-            <div className="muted">
+            <div className="muted comment-head">
               <span className="strong">{comment.by}</span> {moment(comment.at)}
               {comment.mayRemove && maySay && (
                 <Button
                   size="small"
-                  type="link"
+                  type="text"
+                  icon={<DeleteOutlined />}
                   aria-label={`Remove the comment of ${comment.by}`}
+                  title="Remove it"
                   onClick={() => remove.mutate(comment.id)}
-                >
-                  remove
-                </Button>
+                />
               )}
             </div>
             <div className="comment-words">{comment.words}</div>

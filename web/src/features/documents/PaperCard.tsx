@@ -4,6 +4,7 @@ import { useAsOf, useMayChange } from "../../ui/asOf";
 import { bytes, day, moment } from "../../ui/days";
 import { CommentsSection } from "../comments/CommentsSection";
 import { HandOverSection } from "../handover/HandOverSection";
+import { isOffice } from "../reading/laidOut";
 import { PaperActions } from "./PaperActions";
 import { usePaperAction } from "./usePaperAction";
 
@@ -89,7 +90,7 @@ export function PaperCard({ paper, file, ledger, version, onVersion, onCompare }
             <div className="muted">
               {moment(v.madeAt)}
               {" · "}
-              {v.placeholder ? v.placeholder.words : `${v.pages} p. · ${bytes(v.size)}`}
+              {v.placeholder ? v.placeholder.words : extentOf(v)}
             </div>
           </button>
           {v.number !== version && (
@@ -156,4 +157,10 @@ function State({ paper }: { paper: Shape<"DocumentAnswer"> }) {
     );
   }
   return null;
+}
+
+/** An office file has pages only once it is laid out. */
+function extentOf(version: Shape<"VersionAnswer">): string {
+  const pages = isOffice(version) ? (version.laidOut?.pages ?? 0) : version.pages;
+  return pages > 0 ? `${pages} p. · ${bytes(version.size)}` : bytes(version.size);
 }

@@ -79,8 +79,10 @@ export function Wastebasket({ fileId, mayChange }: { fileId: string; mayChange: 
         title={
           destroys.length === 1 ? "Destroy this paper for good" : `Destroy ${destroys.length} papers for good`
         }
-        hint="All versions and what was read from them are gone then; this cannot be taken back. The trail keeps that it was there, its hashes and this reason."
+        names={papers.data.filter((p) => destroys.includes(p.id)).map((p) => p.name)}
+        hint="All versions and what was read from them are gone then; this cannot be taken back. The trail keeps the names, the hashes and this reason."
         okText="Destroy"
+        danger
         open={destroys.length > 0}
         onClose={() => setDestroys([])}
         onReason={(reason) =>

@@ -81,6 +81,7 @@ function ExcerptModal({ source, picked, onClose }: { source: Source; picked: str
           <Input.TextArea
             id="excerpt-words"
             rows={7}
+            autoFocus
             maxLength={4000}
             value={words}
             onChange={(e) => setTyped(e.target.value)}

@@ -3,6 +3,7 @@ import { Alert, App, Button, Modal } from "antd";
 import { useState } from "react";
 import { api, done, type Shape, wordsOf } from "../../api/client";
 import { Loaded } from "../../ui/Quiet";
+import { PaperNames } from "../documents/PaperNames";
 import { sharedOptions } from "../people/fileQueries";
 import { InviteForm } from "./InviteForm";
 
@@ -46,6 +47,7 @@ function Share({ papers, file, onClose }: Omit<ShareModalProps, "open">) {
     <Loaded query={shared}>
       {({ guests, shares }) => (
         <>
+          {papers.length > 1 && <PaperNames names={papers.map((p) => p.name)} />}
           <ul className="plain-list shared-list">
             {guests.map((guest) => {
               const has = papers.every((paper) =>

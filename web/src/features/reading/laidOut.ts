@@ -1,4 +1,4 @@
-import { useMutation } from "@tanstack/react-query";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { App } from "antd";
 import { useEffect, useState } from "react";
 import { answer, api, type Shape, wordsOf } from "../../api/client";
@@ -6,14 +6,18 @@ import { answer, api, type Shape, wordsOf } from "../../api/client";
 type Version = Shape<"VersionAnswer">;
 
 /** Whether it can be laid out as pages where the server has what it takes. */
-export function isOffice({ mediaType }: Version): boolean {
+export function isOffice({ mediaType }: Pick<Version, "mediaType">): boolean {
   return /officedocument|opendocument|msword|ms-excel|ms-powerpoint|rtf/.test(mediaType);
 }
 
-/** An office file laid out as pages on request; why it cannot be is said, and its words stay. */
+/**
+ * An office file as pages, once they are there; else it is laid out on request. Why it cannot be is said, and its words
+ * stay.
+ */
 export function useLaidOut(id: string, version: Version) {
   const { message } = App.useApp();
-  const [shown, setShown] = useState(false);
+  const queries = useQueryClient();
+  const [words, setWords] = useState(false);
   const layOut = useMutation({
     mutationFn: () =>
       answer(
@@ -21,18 +25,19 @@ export function useLaidOut(id: string, version: Version) {
           params: { path: { id, number: version.number } },
         }),
       ),
-    onSuccess: () => setShown(true),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["files", "document", id], exact: true }),
     onError: (error) => message.warning(wordsOf(error), 8),
   });
   const { mutate, reset } = layOut;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another paper begins with its words
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another paper begins with its pages
   useEffect(() => {
-    setShown(false);
+    setWords(false);
     reset();
   }, [id, version.number, reset]);
+  const pages = version.laidOut ?? layOut.data;
   return {
-    laidOut: shown ? layOut.data : undefined,
+    laidOut: words ? undefined : pages,
     isPending: layOut.isPending,
-    turn: () => (shown ? setShown(false) : mutate()),
+    turn: () => (pages ? setWords(!words) : mutate()),
   };
 }

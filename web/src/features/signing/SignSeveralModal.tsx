@@ -4,6 +4,7 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 import { answer, api, type Shape, wordsOf } from "../../api/client";
 import { documentOptions } from "../documents/documentQueries";
+import { PaperNames } from "../documents/PaperNames";
 import { SignerName } from "./SignerName";
 
 type Paper = Shape<"DocumentAnswer">;
@@ -49,11 +50,7 @@ export function SignSeveralModal({
       onCancel={onClose}
       width={460}
     >
-      <ul className="plain-list muted">
-        {papers.map((p) => (
-          <li key={p.id}>{p.name}</li>
-        ))}
-      </ul>
+      <PaperNames names={papers.map((p) => p.name)} />
       <Form layout="vertical">
         {[...roles].map(([role, label]) => (
           <Form.Item key={role} label={label} htmlFor={`several-${role}`}>

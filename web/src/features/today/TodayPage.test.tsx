@@ -127,3 +127,21 @@ test("nothing to do is said plainly", async () => {
   expect(await screen.findByText("Nothing waits for you")).toBeTruthy();
   expect(screen.getByText("This is your first visit.")).toBeTruthy();
 });
+
+test("one task can be looked at by itself, and all again", async () => {
+  today();
+  show(<TodayPage />);
+  const tasks = within(await screen.findByRole("toolbar", { name: "What to do" }));
+  expect(tasks.getAllByRole("button").map((b) => b.textContent)).toEqual([
+    "All 6",
+    "To review 1",
+    "To sign 1",
+    "Arrivals 1",
+    "To chase 3",
+  ]);
+  fireEvent.click(tasks.getByRole("button", { name: "To review 1" }));
+  expect(screen.getByText("Bao Trélissac")).toBeTruthy();
+  expect(screen.queryByText("Tamsin Korhola")).toBeNull();
+  fireEvent.click(tasks.getByRole("button", { name: "All 6" }));
+  expect(screen.getAllByText("Tamsin Korhola").length).toBeGreaterThan(0);
+});

@@ -51,11 +51,29 @@ export function TodayPage() {
   );
 }
 
+/** What there is to do, in the order in which it is offered. */
+const TASKS: Record<string, string> = {
+  comment: "Mentioned",
+  "hand-over": "Handed to me",
+  review: "To review",
+  sign: "To sign",
+  file: "Arrivals",
+  chase: "To chase",
+};
+
 function Groups({ data }: { data: Today }) {
+  const [task, setTask] = useState<string>();
+  const all = [...data.overdue, ...data.dueToday, ...data.thisWeek];
+  const counts = Object.keys(TASKS)
+    .map((action) => ({ action, count: all.filter((item) => item.action === action).length }))
+    .filter(({ count }) => count > 0);
+  // what was chosen may be done by now
+  const chosen = counts.some(({ action }) => action === task) ? task : undefined;
+  const wanted = (items: Item[]) => items.filter((item) => !chosen || item.action === chosen);
   const groups = [
-    { title: "Overdue", items: data.overdue },
-    { title: "Today", items: data.dueToday },
-    { title: "This week", items: data.thisWeek },
+    { title: "Overdue", items: wanted(data.overdue) },
+    { title: "Today", items: wanted(data.dueToday) },
+    { title: "This week", items: wanted(data.thisWeek) },
   ].filter((g) => g.items.length > 0);
   if (groups.length === 0) {
     return (
@@ -64,9 +82,41 @@ function Groups({ data }: { data: Today }) {
       </QuietEmpty>
     );
   }
-  return groups.map((group) => (
-    <Group key={group.title} title={group.title} items={group.items} today={data.today} />
-  ));
+  return (
+    <>
+      {counts.length > 1 && <Tasks counts={counts} chosen={chosen} all={all.length} onChoose={setTask} />}
+      {groups.map((group) => (
+        <Group key={group.title} title={group.title} items={group.items} today={data.today} />
+      ))}
+    </>
+  );
+}
+
+type TasksProps = {
+  counts: { action: string; count: number }[];
+  all: number;
+  chosen: string | undefined;
+  onChoose: (action: string | undefined) => void;
+};
+
+/** How much of each task waits; one of them chosen shows it alone. */
+function Tasks({ counts, all, chosen, onChoose }: TasksProps) {
+  const choices = [{ action: undefined, count: all }, ...counts];
+  return (
+    <div className="today-tasks" role="toolbar" aria-label="What to do">
+      {choices.map(({ action, count }) => (
+        <Button
+          key={action ?? "all"}
+          size="small"
+          type="text"
+          aria-pressed={chosen === action}
+          onClick={() => onChoose(action)}
+        >
+          {action ? TASKS[action] : "All"} <span className="muted tabular">{count}</span>
+        </Button>
+      ))}
+    </div>
+  );
 }
 
 function Group({ title, items, today }: { title: string; items: Item[]; today: string }) {

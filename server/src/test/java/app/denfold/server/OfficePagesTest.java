@@ -1,6 +1,7 @@
 package app.denfold.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
 
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -9,6 +10,9 @@ import java.nio.file.attribute.PosixFilePermissions;
 import java.time.LocalDate;
 import java.util.Map;
 import java.util.UUID;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.context.DynamicPropertyRegistry;
@@ -40,8 +44,10 @@ class OfficePagesTest {
                 #!/bin/sh
                 while [ $# -gt 1 ]; do [ "$1" = --outdir ] && out=$2; shift; done
                 echo once >> '%s/calls'
+                env > '%s/environment'
+                cp "$out/profile/user/registrymodifications.xcu" '%s/settings'
                 grep -q broken "$1" || cp '%s/page.pdf' "$out/paper.pdf"
-                """.formatted(FOLDER, FOLDER));
+                """.formatted(FOLDER, FOLDER, FOLDER, FOLDER));
         Files.setPosixFilePermissions(command, PosixFilePermissions.fromString("rwx------"));
         registry.add("denfold.office.command", command::toString);
     }
@@ -75,5 +81,30 @@ class OfficePagesTest {
                 .isEqualTo(200);
         UUID pdf = api.fileNewPaper(file, "letter", LocalDate.now());
         assertThat(api.post(address, null, pdf).<String>at("$.code")).isEqualTo("no-office-file");
+    }
+
+    @Test
+    void whatLaysOutIsTrustedWithNothing() throws Exception {
+        Api api = practice.administrator();
+        UUID paper = rtf(api, api.newEmployee("Officetrust", null), "A note about straw");
+        assertThat(api.post("/api/documents/{id}/versions/1/laid-out", null, paper)
+                        .status())
+                .isEqualTo(200);
+        assertThat(Files.readString(FOLDER.resolve("environment"))).doesNotContain("PASSWORD", "DENFOLD");
+        assertThat(Files.readString(FOLDER.resolve("settings")))
+                .contains("BlockUntrustedRefererLinks", "DisableMacrosExecution");
+    }
+
+    @Test
+    void thePagesAreThereBeforeAnybodyOpensItAndArePrinted() throws Exception {
+        Api api = practice.administrator();
+        UUID paper = rtf(api, api.newEmployee("Officeahead", null), "A note about the new arena");
+        await().ignoreExceptions().untilAsserted(() -> assertThat(
+                        api.get("/api/documents/{id}", paper).<Integer>at("$.versions[0].laidOut.pages"))
+                .isEqualTo(1));
+        try (PDDocument printed =
+                Loader.loadPDF(api.get("/api/print?documents={id}", paper).bytes())) {
+            assertThat(new PDFTextStripper().getText(printed)).contains("Laid out");
+        }
     }
 }

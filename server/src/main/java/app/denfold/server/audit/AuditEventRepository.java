@@ -18,10 +18,10 @@ interface AuditEventRepository extends Repository<AuditEvent, Long> {
 
     List<AuditEvent> findByFileIdInOrderBySeqDesc(Collection<UUID> fileIds, Limit limit);
 
-    /** What others did since a moment, newest first; looks and sign-ins left out. */
+    /** What others did since a moment, newest first; looks, sign-ins and what colleagues were told by mail left out. */
     @Query("""
             select e from AuditEvent e where e.at > :since and e.fileId is not null and e.actorId <> :except
-            and e.action not in ('looked', 'opened', 'downloaded') order by e.seq desc
+            and e.action not in ('looked', 'opened', 'downloaded', 'colleague-told') order by e.seq desc
             """)
     List<AuditEvent> findSince(Instant since, UUID except, Limit most);
 

@@ -46,7 +46,7 @@ public class Outbox {
         Notice notice = notices.save(new Notice(message, by.name(), calendar.today(), calendar.now()));
         trail.record(AuditEntry.ofFile(
                 by.actor(),
-                "notice-queued",
+                message.isAmongColleagues() ? "colleague-told" : "notice-queued",
                 message.fileId(),
                 "wrote to " + message.recipient() + ": “" + message.subject() + "”"));
         events.publishEvent(new NoticeQueued(notice.id()));

@@ -1,7 +1,5 @@
 package app.denfold.server.comments;
 
-import app.denfold.server.access.Accounts;
-import app.denfold.server.access.Role;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
@@ -9,6 +7,7 @@ import app.denfold.server.chasing.Message;
 import app.denfold.server.chasing.Outbox;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
+import app.denfold.server.documents.PaperColleagues;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import com.github.f4b6a3.uuid.UuidCreator;
@@ -30,7 +29,7 @@ public class Comments {
 
     private final JdbcTemplate sql;
     private final Documents documents;
-    private final Accounts accounts;
+    private final PaperColleagues colleagues;
     private final Outbox outbox;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
@@ -39,14 +38,14 @@ public class Comments {
     Comments(
             JdbcTemplate sql,
             Documents documents,
-            Accounts accounts,
+            PaperColleagues colleagues,
             Outbox outbox,
             AuditTrail trail,
             PracticeCalendar calendar,
             @Value("${denfold.address}") String address) {
         this.sql = sql;
         this.documents = documents;
-        this.accounts = accounts;
+        this.colleagues = colleagues;
         this.outbox = outbox;
         this.trail = trail;
         this.calendar = calendar;
@@ -85,8 +84,9 @@ public class Comments {
         if (said.isEmpty() || said.length() > LONGEST) {
             throw Refusal.invalid("words", "A comment has from 1 to " + LONGEST + " letters.");
         }
-        List<Viewer> colleagues =
-                mentioned.stream().map(id -> colleague(id, document)).toList();
+        List<Viewer> named = mentioned.stream()
+                .map(account -> colleagues.require("mentioned", account, document))
+                .toList();
         UUID id = UuidCreator.getTimeOrderedEpoch();
         sql.update(
                 "insert into comment (id, document_id, by_id, by_name, at, words) values (?, ?, ?, ?, ?, ?)",
@@ -102,7 +102,7 @@ public class Comments {
                 document.fileId(),
                 documentId,
                 "commented on “" + document.name() + "” (“" + said + "”)"));
-        for (Viewer colleague : colleagues) {
+        for (Viewer colleague : named) {
             if (!colleague.accountId().equals(viewer.accountId())) {
                 sql.update(
                         "insert into comment_mention (comment_id, account_id) values (?, ?)",
@@ -111,16 +111,6 @@ public class Comments {
                 outbox.queue(viewer, mail(viewer, colleague, document, said));
             }
         }
-    }
-
-    private Viewer colleague(UUID id, FiledDocument document) {
-        Viewer colleague = accounts.viewer(id)
-                .filter(v -> v.role() != Role.GUEST)
-                .orElseThrow(() -> Refusal.invalid("mentioned", "Mention colleagues only."));
-        if (documents.visible(colleague, List.of(document.id())).isEmpty()) {
-            throw Refusal.invalid("mentioned", colleague.name() + " may not see this paper.");
-        }
-        return colleague;
     }
 
     private Message mail(Viewer by, Viewer to, FiledDocument document, String said) {

@@ -11,27 +11,20 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 
 /**
  * Office files as pages, laid out by LibreOffice where that is installed. A copy in PDF is made when first asked for and
- * kept beside the file, which stays as it is. Each conversion runs in a process of its own with a fresh profile, so that
- * no macro is trusted and nothing of one file reaches another.
+ * kept beside the file, which stays as it is.
  */
 @Service
 public class OfficePages {
 
-    private static final Logger LOG = LoggerFactory.getLogger(OfficePages.class);
-    private static final long SECONDS = 90;
     private static final Set<Format> OFFICE = EnumSet.of(
             Format.DOCX,
             Format.XLSX,
@@ -47,17 +40,13 @@ public class OfficePages {
     private final Contents contents;
     private final JdbcClient sql;
     private final DestroyContent destroy;
-    private final String command;
+    private final LibreOffice libreOffice;
 
-    OfficePages(
-            Contents contents,
-            JdbcClient sql,
-            DestroyContent destroy,
-            @Value("${denfold.office.command:soffice}") String command) {
+    OfficePages(Contents contents, JdbcClient sql, DestroyContent destroy, LibreOffice libreOffice) {
         this.contents = contents;
         this.sql = sql;
         this.destroy = destroy;
-        this.command = command;
+        this.libreOffice = libreOffice;
     }
 
     public static boolean isOffice(Content content) {
@@ -76,6 +65,20 @@ public class OfficePages {
             throw Refusal.conflict("no-office-file", "Only office files are laid out as pages.");
         }
         return known(sha256).orElseGet(() -> make(content));
+    }
+
+    /** The copy with pages, where it can be made; empty when it cannot, or it is no office file. */
+    public Optional<String> ofIfPossible(String sha256) {
+        try {
+            return isOffice(contents.content(sha256)) ? Optional.of(of(sha256)) : Optional.empty();
+        } catch (Refusal notLaidOut) {
+            return Optional.empty();
+        }
+    }
+
+    /** The copy with pages that was made already. */
+    public Optional<Content> made(String sha256) {
+        return known(sha256).map(contents::content);
     }
 
     private Optional<String> known(String sha256) {
@@ -97,7 +100,7 @@ public class OfficePages {
             try {
                 Path source = folder.resolve("paper." + format.ending());
                 Files.copy(contents.file(content), source);
-                Path made = convert(folder, source);
+                Path made = libreOffice.layOut(folder, source);
                 int pages;
                 try (PDDocument document = Loader.loadPDF(made.toFile())) {
                     pages = document.getNumberOfPages();
@@ -112,50 +115,6 @@ public class OfficePages {
             }
         } catch (IOException failed) {
             throw NotNow.notStored("The copy with pages", failed);
-        }
-    }
-
-    private Path convert(Path folder, Path source) throws IOException {
-        Process process;
-        try {
-            process = new ProcessBuilder(
-                            command,
-                            "-env:UserInstallation=" + folder.resolve("profile").toUri(),
-                            "--headless",
-                            "--norestore",
-                            "--convert-to",
-                            "pdf",
-                            "--outdir",
-                            folder.toString(),
-                            source.toString())
-                    .redirectErrorStream(true)
-                    .redirectOutput(folder.resolve("log").toFile())
-                    .start();
-        } catch (IOException missing) {
-            throw Refusal.conflict(
-                    "no-layout",
-                    "Nothing that lays out office files is installed on the server, so its words are shown. Download it"
-                            + " to see its pages; an administrator can install LibreOffice.");
-        }
-        Path made = folder.resolve("paper.pdf");
-        if (!ended(process) || !Files.exists(made)) {
-            LOG.warn("An office file of {} bytes could not be laid out", Files.size(source));
-            throw Refusal.conflict(
-                    "not-laid-out",
-                    "This file cannot be laid out as pages; its words are shown. Download it to see it.");
-        }
-        return made;
-    }
-
-    private static boolean ended(Process process) {
-        try {
-            return process.waitFor(SECONDS, TimeUnit.SECONDS);
-        } catch (InterruptedException stopped) {
-            Thread.currentThread().interrupt();
-            return false;
-        } finally {
-            process.descendants().forEach(ProcessHandle::destroyForcibly);
-            process.destroyForcibly();
         }
     }
 

@@ -7,6 +7,7 @@ import app.denfold.server.catalog.Signer;
 import app.denfold.server.content.Content;
 import app.denfold.server.content.Contents;
 import app.denfold.server.content.Link;
+import app.denfold.server.content.OfficePages;
 import app.denfold.server.content.Placeholder;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
@@ -34,18 +35,27 @@ class DocumentsController {
     private final Contents contents;
     private final Holds holds;
     private final PaperTurns turns;
+    private final OfficePages office;
 
-    DocumentsController(Documents documents, Catalog catalog, Contents contents, Holds holds, PaperTurns turns) {
+    DocumentsController(
+            Documents documents,
+            Catalog catalog,
+            Contents contents,
+            Holds holds,
+            PaperTurns turns,
+            OfficePages office) {
         this.documents = documents;
         this.catalog = catalog;
         this.contents = contents;
         this.holds = holds;
         this.turns = turns;
+        this.office = office;
     }
 
     /**
      * @param number from 1, the oldest
      * @param turns by how many degrees clockwise each page is turned to be read; empty when none is
+     * @param laidOut of an office file, once its pages are there
      */
     record VersionAnswer(
             int number,
@@ -58,7 +68,8 @@ class DocumentsController {
             int pages,
             List<Integer> turns,
             @Nullable Link link,
-            @Nullable Placeholder placeholder) {}
+            @Nullable Placeholder placeholder,
+            @Nullable OfficePagesController.LaidOutAnswer laidOut) {}
 
     /** What else a paper is. */
     record FurtherType(String code, String label) {}
@@ -183,8 +194,17 @@ class DocumentsController {
                     content.pages(),
                     turns.of(v.sha256()),
                     contents.link(v.sha256()).orElse(null),
-                    contents.placeholder(v.sha256()).orElse(null)));
+                    contents.placeholder(v.sha256()).orElse(null),
+                    laidOut(content)));
         }
         return answers;
+    }
+
+    private @Nullable OfficePagesController.LaidOutAnswer laidOut(Content content) {
+        return OfficePages.isOffice(content)
+                ? office.made(content.sha256())
+                        .map(OfficePagesController.LaidOutAnswer::of)
+                        .orElse(null)
+                : null;
     }
 }

@@ -39,13 +39,17 @@ class OfficePagesController {
     }
 
     /** @param size in bytes */
-    record LaidOutAnswer(int pages, long size) {}
+    record LaidOutAnswer(int pages, long size) {
+
+        static LaidOutAnswer of(Content copy) {
+            return new LaidOutAnswer(copy.pages(), copy.size());
+        }
+    }
 
     /** Has it laid out, unless it is already. */
     @PostMapping
     LaidOutAnswer layOut(Viewer viewer, @PathVariable UUID id, @PathVariable int number) {
-        Content copy = contents.content(office.of(sha256(viewer, id, number)));
-        return new LaidOutAnswer(copy.pages(), copy.size());
+        return LaidOutAnswer.of(contents.content(office.of(sha256(viewer, id, number))));
     }
 
     /** The pages as PDF, in ranges. */

@@ -6,6 +6,7 @@ import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.content.Content;
 import app.denfold.server.content.Contents;
 import app.denfold.server.content.Contents.ChosenPage;
+import app.denfold.server.content.OfficePages;
 import app.denfold.server.problems.Refusal;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -25,10 +26,12 @@ class PrintPapers {
 
     private final Documents documents;
     private final Contents contents;
+    private final OfficePages office;
     private final PaperTurns turns;
     private final AuditTrail trail;
 
-    PrintPapers(Documents documents, Contents contents, PaperTurns turns, AuditTrail trail) {
+    PrintPapers(Documents documents, Contents contents, OfficePages office, PaperTurns turns, AuditTrail trail) {
+        this.office = office;
         this.documents = documents;
         this.contents = contents;
         this.turns = turns;
@@ -54,7 +57,7 @@ class PrintPapers {
             if (document == null) {
                 throw Refusal.notFound("document");
             }
-            Content content = contents.content(document.latest().sha256());
+            Content content = withPages(document.latest().sha256());
             List<Integer> upright = turns.of(content.sha256());
             for (int page = 1; page <= content.pages(); page++) {
                 pages.add(new ChosenPage(
@@ -75,5 +78,10 @@ class PrintPapers {
                     "documents", "These are " + pages.size() + " pages; print at most " + MOST_PAGES + " at once.");
         }
         return contents.copyToFile(pages);
+    }
+
+    /** An office file is printed as it is laid out; where that cannot be done, its words are. */
+    private Content withPages(String sha256) {
+        return contents.content(office.ofIfPossible(sha256).orElse(sha256));
     }
 }

@@ -1,7 +1,6 @@
 package app.denfold.server.handover;
 
 import app.denfold.server.access.Accounts;
-import app.denfold.server.access.Role;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
@@ -9,6 +8,7 @@ import app.denfold.server.chasing.Message;
 import app.denfold.server.chasing.Outbox;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
+import app.denfold.server.documents.PaperColleagues;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;
@@ -32,6 +32,7 @@ public class HandOvers {
     private final HandOverRepository handOvers;
     private final Documents documents;
     private final Accounts accounts;
+    private final PaperColleagues colleagues;
     private final Outbox outbox;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
@@ -41,6 +42,7 @@ public class HandOvers {
             HandOverRepository handOvers,
             Documents documents,
             Accounts accounts,
+            PaperColleagues colleagues,
             Outbox outbox,
             AuditTrail trail,
             PracticeCalendar calendar,
@@ -48,6 +50,7 @@ public class HandOvers {
         this.handOvers = handOvers;
         this.documents = documents;
         this.accounts = accounts;
+        this.colleagues = colleagues;
         this.outbox = outbox;
         this.trail = trail;
         this.calendar = calendar;
@@ -188,16 +191,10 @@ public class HandOvers {
     }
 
     private Viewer colleague(UUID id, FiledDocument document, Viewer by) {
-        Viewer colleague = accounts.viewer(id)
-                .filter(v -> v.role() != Role.GUEST)
-                .orElseThrow(() -> Refusal.invalid("to", "Choose a colleague."));
         if (id.equals(by.accountId())) {
             throw Refusal.invalid("to", "Choose somebody else than yourself.");
         }
-        if (documents.visible(colleague, List.of(document.id())).isEmpty()) {
-            throw Refusal.invalid("to", colleague.name() + " may not see this paper.");
-        }
-        return colleague;
+        return colleagues.require("to", id, document);
     }
 
     private HandOver.Step step(Viewer by, HandOver.Act act, @Nullable Viewer to, @Nullable String note) {
