@@ -21,6 +21,8 @@ import { SharedView } from "../portal/SharedView";
 import { useReadyForPdf } from "../reading/pdf";
 import { RelationsInHead } from "../relations/RelationsInHead";
 import { RelationsSection } from "../relations/RelationsSection";
+import { NextVisit } from "../visits/NextVisit";
+import { VisitsSection } from "../visits/VisitsSection";
 import { WholeFile } from "../wholefile/WholeFile";
 import { DetailsView } from "./DetailsView";
 import { fileOptions, ledgerOptions } from "./fileQueries";
@@ -120,6 +122,7 @@ function Head({ file, ledger }: { file: File; ledger?: LedgerData }) {
               </span>
             ))}
           <RelationsInHead fileId={file.id} />
+          <NextVisit fileId={file.id} />
         </div>
       </div>
       {ledger && <Standing ledger={ledger} />}
@@ -188,6 +191,7 @@ function Views({ file, ledger }: { file: File; ledger?: LedgerData }) {
             <DetailsView key={file.version} file={file} />
             <div>
               <RelationsSection file={file} />
+              <VisitsSection fileId={file.id} />
               <ExcerptsSection fileId={file.id} />
             </div>
           </div>

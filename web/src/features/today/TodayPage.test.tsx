@@ -141,7 +141,7 @@ test("one task can be looked at by itself, and all again", async () => {
   ]);
   fireEvent.click(tasks.getByRole("button", { name: "To review 1" }));
   expect(screen.getByText("Bao Trélissac")).toBeTruthy();
-  expect(screen.queryByText("Tamsin Korhola")).toBeNull();
+  expect(screen.queryByRole("button", { name: "Chase Tamsin Korhola" })).toBeNull();
   fireEvent.click(tasks.getByRole("button", { name: "All 6" }));
-  expect(screen.getAllByText("Tamsin Korhola").length).toBeGreaterThan(0);
+  screen.getByRole("button", { name: "Chase Tamsin Korhola" });
 });

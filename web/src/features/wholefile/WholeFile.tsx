@@ -188,10 +188,11 @@ type FilterBarProps = {
 function FilterBar({ all, filters, onChange, shown, children }: FilterBarProps) {
   const set = (part: Partial<Filters>) => onChange({ ...filters, ...part });
   const values = (
-    key: "states" | "types" | "years" | "authors" | "titles" | "periods",
+    key: "states" | "types" | "years" | "authors" | "titles" | "periods" | "visits",
     label: string,
     valuesOf: (p: PaperInFile) => string[],
     width: number,
+    wordsFor: (value: string) => string = (value) => value,
   ) => (
     <Select
       mode="multiple"
@@ -203,7 +204,10 @@ function FilterBar({ all, filters, onChange, shown, children }: FilterBarProps) 
       popupMatchSelectWidth={240}
       value={filters[key]}
       onChange={(chosen: string[]) => set({ [key]: chosen })}
-      options={countsOf(all, valuesOf).map(([value, count]) => ({ value, label: `${value} · ${count}` }))}
+      options={countsOf(all, valuesOf).map(([value, count]) => ({
+        value,
+        label: `${wordsFor(value)} · ${count}`,
+      }))}
     />
   );
   const isNarrowed = filters !== NO_FILTERS;
@@ -224,6 +228,7 @@ function FilterBar({ all, filters, onChange, shown, children }: FilterBarProps) 
       {values("authors", "filed by", (p) => [p.filedBy], 100)}
       {values("titles", "role", (p) => (p.authorTitle ? [p.authorTitle] : []), 90)}
       {all.some((p) => p.periods.length > 0) && values("periods", "period", (p) => p.periods, 100)}
+      {all.some((p) => p.visit) && values("visits", "visit", (p) => (p.visit ? [p.visit] : []), 100, day)}
       <span className="whole-days">
         <DayField
           label="Dated from"

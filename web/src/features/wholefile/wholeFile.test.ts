@@ -21,7 +21,11 @@ const paper = (id: string, documentDate: string, more: Partial<PaperInFile> = {}
 const PAPERS = [
   paper("c", "2026-05-01", { state: "entered in error" }),
   paper("b", "2025-03-02", { typeLabels: ["Invoice", "Letter"], filedBy: "Zuri Mbeya-Holt" }),
-  paper("a", "2024-01-15", { authorTitle: "lead therapist", periods: ["Level: canter"] }),
+  paper("a", "2024-01-15", {
+    authorTitle: "lead therapist",
+    periods: ["Level: canter"],
+    visit: "2024-01-09",
+  }),
 ];
 
 describe("reading a whole file", () => {
@@ -40,6 +44,7 @@ describe("reading a whole file", () => {
     expect(ids({ years: ["2024", "2026"] })).toEqual(["a", "c"]);
     expect(ids({ titles: ["lead therapist"] })).toEqual(["a"]);
     expect(ids({ periods: ["Level: canter", "Level: jumping"] })).toEqual(["a"]);
+    expect(ids({ visits: ["2024-01-09"] })).toEqual(["a"]);
     expect(ids({ authors: ["Zuri Mbeya-Holt"], states: ["sent back"] })).toEqual([]);
   });
 

@@ -39,6 +39,7 @@ export type Filters = {
   authors: string[];
   titles: string[];
   periods: string[];
+  visits: string[];
 };
 
 export const NO_FILTERS: Filters = {
@@ -49,6 +50,7 @@ export const NO_FILTERS: Filters = {
   authors: [],
   titles: [],
   periods: [],
+  visits: [],
 };
 
 /** The papers that meet the filters, the oldest first, as they are read one after the other. */
@@ -67,7 +69,8 @@ export function filtered(papers: PaperInFile[], filters: Filters): PaperInFile[]
         one(filters.years, [p.documentDate.slice(0, 4)]) &&
         one(filters.authors, [p.filedBy]) &&
         one(filters.titles, p.authorTitle ? [p.authorTitle] : []) &&
-        one(filters.periods, p.periods),
+        one(filters.periods, p.periods) &&
+        one(filters.visits, p.visit ? [p.visit] : []),
     )
     .sort((a, b) => a.documentDate.localeCompare(b.documentDate));
 }

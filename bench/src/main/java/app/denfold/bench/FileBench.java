@@ -40,7 +40,15 @@ public final class FileBench {
 
     /** What the page of a file asks for when it is opened. */
     private static final List<String> ASKED = List.of(
-            "", "/ledger", LINES, "/relations", "/duplicates", "/merges", "/confirmed-sections", "/wastebasket");
+            "",
+            "/ledger",
+            LINES,
+            "/relations",
+            "/visits",
+            "/duplicates",
+            "/merges",
+            "/confirmed-sections",
+            "/wastebasket");
 
     private FileBench() {}
 

@@ -58,7 +58,15 @@ class FilePageTest {
         UUID many = fileWith(api, 800);
         String lines = "/lines?from=" + TODAY.minusYears(1) + "&to=" + TODAY.plusYears(1);
         for (String what : List.of(
-                "", "/ledger", lines, "/papers", "/relations", "/duplicates", "/confirmed-sections", "/wastebasket")) {
+                "",
+                "/ledger",
+                lines,
+                "/papers",
+                "/relations",
+                "/visits",
+                "/duplicates",
+                "/confirmed-sections",
+                "/wastebasket")) {
             // the rules are read by whoever asks first
             api.get("/api/files/" + few + what);
             api.get("/api/files/" + many + what);

@@ -65,7 +65,7 @@ class DemoArrivals {
         // two riders are called so, and nothing on it tells which of them is meant
         receive(
                 DemoPapers.scanned(
-                        DemoFiles.letterhead("risk-acknowledgement"),
+                        PaperText.letterhead("risk-acknowledgement"),
                         List.of(
                                 "# Risk acknowledgement",
                                 "",
@@ -98,7 +98,7 @@ class DemoArrivals {
                 null);
         receive(
                 DemoPapers.typed(
-                        DemoFiles.letterhead("horse-insurance"),
+                        PaperText.letterhead("horse-insurance"),
                         PaperText.of(
                                 "horse-insurance",
                                 "Horse liability insurance",
@@ -163,7 +163,7 @@ class DemoArrivals {
                 scan("manual-handling", "Manual handling", oswin, dated, null, 6),
                 DemoPapers.scannedPdf(sheets.sheets(administrator, jorun.id(), List.of("contract")), 7),
                 DemoPapers.scanned(
-                        DemoFiles.letterhead("contract"),
+                        PaperText.letterhead("contract"),
                         PaperText.of("contract", "Contract", jorun, dated, null),
                         8)));
         receive(stack, "scan_0300.pdf", Way.PICKUP, DESK, null, null, null);
@@ -183,7 +183,7 @@ class DemoArrivals {
                 "Good morning,\n\nthe doctor gave me this yesterday. Is it enough?\n\nMirela",
                 "tetanus.pdf",
                 DemoPapers.typed(
-                        DemoFiles.letterhead("tetanus"),
+                        PaperText.letterhead("tetanus"),
                         PaperText.of("tetanus", "Tetanus record", mirela, today.minusDays(1), null)));
         receive(DemoPapers.memo(), "Memo about Pepperpot.wav", Way.DROP, administrator.actor(), null, null, null);
         receive(
@@ -208,7 +208,7 @@ class DemoArrivals {
             String[] type = USUAL.get(random.nextInt(USUAL.size()));
             LocalDate dated = today.minusDays(1L + random.nextInt(9));
             List<String> text = PaperText.of(type[0], type[1], person, dated, null);
-            String letterhead = DemoFiles.letterhead(type[0]);
+            String letterhead = PaperText.letterhead(type[0]);
             switch (i % 4) {
                 case 0 ->
                     receive(DemoPapers.scanned(letterhead, text, i), pickupName(i), Way.PICKUP, DESK, null, null, null);
@@ -237,12 +237,12 @@ class DemoArrivals {
         List<String> fax = List.of("# Fax", "", "Delivery of hay, two pages.", "---", "Page two: weights and prices.");
         receive(DemoPapers.faxed("Hollin Hay & Straw", fax), "fax_3391.tif", Way.DROP, DESK, null, null, null);
         byte[] twice = DemoPapers.typed(
-                DemoFiles.letterhead("letter"), List.of("# Lesson plan", "", "For the Saturday group."));
+                PaperText.letterhead("letter"), List.of("# Lesson plan", "", "For the Saturday group."));
         receive(twice, "Lesson plan.pdf", Way.DROP, administrator.actor(), null, null, null);
         receive(twice, "Lesson plan (copy).pdf", Way.DROP, administrator.actor(), null, null, null);
         List<String> stranger = List.of("# Enrolment form", "", "Leontine Farrowgate would like to ride on Mondays.");
         receive(
-                DemoPapers.typed(DemoFiles.letterhead("enrolment"), stranger),
+                DemoPapers.typed(PaperText.letterhead("enrolment"), stranger),
                 "scan_0199.pdf",
                 Way.PICKUP,
                 DESK,
@@ -271,7 +271,7 @@ class DemoArrivals {
 
     private static byte[] scan(
             String type, String label, PersonFile person, LocalDate dated, LocalDate expires, long seed) {
-        return DemoPapers.scanned(DemoFiles.letterhead(type), PaperText.of(type, label, person, dated, expires), seed);
+        return DemoPapers.scanned(PaperText.letterhead(type), PaperText.of(type, label, person, dated, expires), seed);
     }
 
     private void receive(

@@ -56,6 +56,7 @@ class DemoData implements ApplicationRunner {
     private final GrantWaiver waivers;
     private final PeopleAround around;
     private final Placeholders placeholders;
+    private final DemoVisits visits;
     private final TransactionTemplate transactions;
     private final boolean everyone;
 
@@ -74,6 +75,7 @@ class DemoData implements ApplicationRunner {
             GrantWaiver waivers,
             PeopleAround around,
             Placeholders placeholders,
+            DemoVisits visits,
             TransactionTemplate transactions,
             @Value("${denfold.demo.everyone:true}") boolean everyone) {
         this.everyone = everyone;
@@ -91,6 +93,7 @@ class DemoData implements ApplicationRunner {
         this.waivers = waivers;
         this.around = around;
         this.placeholders = placeholders;
+        this.visits = visits;
         this.transactions = transactions;
     }
 
@@ -135,6 +138,7 @@ class DemoData implements ApplicationRunner {
             Viewer ruth = guardian(ottilie, edie);
             related(ottilie, people);
             withoutPages(ottilie, people, today);
+            people.stream().filter(p -> p.kind().equals("patient")).forEach(p -> visits.note(ottilie, p, today));
             asks.ask(ottilie, edie.id(), "patients", "insurance-card", null);
             asks.ask(ottilie, edie.id(), "patients", "clearance", "Dr. Wolfreth can fax it to us as well.");
             documents.ofFile(edie.id()).stream()

@@ -2,25 +2,17 @@ package app.denfold.server.demo;
 
 import app.denfold.core.rules.Checklist;
 import app.denfold.core.rules.Condition;
-import app.denfold.paper.Format;
-import app.denfold.paper.PageFacts;
-import app.denfold.paper.ReadPages;
 import app.denfold.server.access.Actor;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.PaperType;
-import app.denfold.server.content.Contents;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FilingDetails;
 import app.denfold.server.documents.GivenSignature;
 import app.denfold.server.people.Files;
 import app.denfold.server.people.PersonFile;
-import app.denfold.server.reading.Readings;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
@@ -36,23 +28,23 @@ class DemoFiles {
     private final Files files;
     private final Catalog catalog;
     private final Documents documents;
-    private final Contents contents;
-    private final Readings readings;
+    private final DemoStore store;
+    private final DemoOtherPapers others;
     private final boolean everyone;
 
     DemoFiles(
             Files files,
             Catalog catalog,
             Documents documents,
-            Contents contents,
-            Readings readings,
+            DemoStore store,
+            DemoOtherPapers others,
             @Value("${denfold.demo.everyone:true}") boolean everyone) {
         this.everyone = everyone;
         this.files = files;
         this.catalog = catalog;
         this.documents = documents;
-        this.contents = contents;
-        this.readings = readings;
+        this.store = store;
+        this.others = others;
     }
 
     /** How a slot of one person departs from being simply on file. */
@@ -144,7 +136,7 @@ class DemoFiles {
                 papers(file, catalog.type(type), today, random);
             }
         }
-        other(file, today, random);
+        others.fill(file, today, random);
     }
 
     private static boolean isAskedOf(String type, PersonFile file, boolean minor, LocalDate today) {
@@ -282,8 +274,8 @@ class DemoFiles {
         List<String> text = PaperText.of(type.code(), type.label(), file, date, stated);
         boolean scan = random.nextInt(9) == 0 && type.signers().isEmpty();
         byte[] bytes = scan
-                ? DemoPapers.scannedLongAgo(letterhead(type.code()), text, random.nextLong())
-                : DemoPapers.typed(letterhead(type.code()), text);
+                ? DemoPapers.scannedLongAgo(PaperText.letterhead(type.code()), text, random.nextLong())
+                : DemoPapers.typed(PaperText.letterhead(type.code()), text);
         documents.takeOver(
                 Actor.system("Ottilie Brandmoor"),
                 new FilingDetails(
@@ -295,7 +287,7 @@ class DemoFiles {
                         stated,
                         PaperText.fields(type.code(), file.name())),
                 new Documents.Received(
-                        store(bytes, text),
+                        store.keep(bytes, text),
                         received,
                         scan ? "from the pickup “Office desk”" : "dropped into Arrivals by Ottilie Brandmoor"),
                 history(type, file, received, today, twist));
@@ -329,97 +321,6 @@ class DemoFiles {
             case "guardian" -> "Ruth " + file.familyName();
             default -> file.name();
         };
-    }
-
-    /** Papers that no checklist asks for: letters, notes, invoices, a photo, a fax. */
-    private void other(PersonFile file, LocalDate today, Random random) {
-        int count = random.nextInt(4);
-        for (int i = 0; i < count; i++) {
-            String[] paper = OTHERS.get(random.nextInt(OTHERS.size()));
-            List<String> text = List.of("# " + paper[1], "", "Concerning " + file.name() + ".", "", paper[2], paper[3]);
-            ordinary(file, paper[0], text, today.minusDays(3 + random.nextInt(400)), random);
-        }
-    }
-
-    private static final List<String[]> OTHERS = List.of(
-            new String[] {
-                "letter",
-                "Winter rota",
-                "The lessons on the two Saturdays before the holidays move to the",
-                "morning. Please tell us by the end of the week if that does not suit."
-            },
-            new String[] {
-                "letter",
-                "New opening hours of the office",
-                "From the first of the month the office opens at half past seven",
-                "and closes at four on Fridays."
-            },
-            new String[] {
-                "note",
-                "Note of a telephone call",
-                "Called about the lesson on Wednesday; will come ten minutes",
-                "later until the roadworks at the mill are done."
-            },
-            new String[] {"note", "Note for the file", "Prefers to be written to; reads mail in the evening.", ""},
-            new String[] {"invoice", "Invoice", "Ten lessons, autumn term. Payable within fourteen days.", ""},
-            new String[] {"photo", "Photo", "Taken at the autumn games.", ""},
-            new String[] {"fax", "Fax", "Confirmation of the transport on Thursday.", ""});
-
-    private void ordinary(PersonFile file, String kind, List<String> text, LocalDate dated, Random random) {
-        String letterhead = letterhead("letter");
-        String sha256 =
-                switch (kind) {
-                    case "photo" ->
-                        contents.keep(DemoPapers.photographed(letterhead, text, random.nextLong()), Format.JPEG, 1);
-                    case "fax" ->
-                        contents.keep(
-                                DemoPapers.faxed(letterhead, text),
-                                Format.TIFF,
-                                1 + Collections.frequency(text, "---"));
-                    default -> store(DemoPapers.typed(letterhead, text), text);
-                };
-        PaperType type = catalog.type(kind.equals("fax") ? "letter" : kind);
-        documents.takeOver(
-                Actor.system("Ottilie Brandmoor"),
-                new FilingDetails(
-                        // an invoice comes with a few words to whom it is for
-                        file.id(),
-                        type.code(),
-                        kind.equals("invoice") ? List.of("letter") : List.of(),
-                        dated,
-                        null,
-                        null,
-                        Map.of()),
-                new Documents.Received(sha256, dated, "dropped into Arrivals by Ottilie Brandmoor"),
-                Documents.History.none());
-    }
-
-    static String letterhead(String type) {
-        return switch (type) {
-            case "first-aid" -> "Fennick Hall Courses, Lower Mill Lane 3";
-            case "clearance", "referral", "neck-xray", "tetanus" -> "Practice of Dr. Ansgar Wolfreth, Brook Street 9";
-            case "horse-insurance", "insurance-card" -> "Harrow Mutual Care, Policies";
-            case "flu-vaccination", "vet-authorisation", "horse-passport" -> "Veterinary practice Tolle & Umar";
-            default -> "Oakhollin Riding & Therapy Yard, Oakhollin 1";
-        };
-    }
-
-    private String store(byte[] bytes, List<String> text) {
-        String sha256 = contents.keepPdf(bytes, 1 + Collections.frequency(text, "---"));
-        List<PageFacts> pages = written(bytes);
-        // scans hold no words; they are read when everything else is
-        if (pages.stream().noneMatch(p -> p.text().isEmpty())) {
-            readings.note(sha256, pages);
-        }
-        return sha256;
-    }
-
-    private static List<PageFacts> written(byte[] pdf) {
-        try {
-            return ReadPages.written(pdf);
-        } catch (IOException broken) {
-            throw new UncheckedIOException(broken);
-        }
     }
 
     List<PersonFile> open(LocalDate today) {

@@ -70,7 +70,7 @@ public final class DemoScans {
                 "withheld",
                 dated,
                 null);
-        byte[] pdf = DemoPapers.scanned(DemoFiles.letterhead(type.code()), lines, random.nextLong());
+        byte[] pdf = DemoPapers.scanned(PaperText.letterhead(type.code()), lines, random.nextLong());
         return new Scan(pdf, person.id(), type.code(), dated);
     }
 }

@@ -150,4 +150,15 @@ final class PaperText {
                 "6   Changes",
                 "Changes need the written form and both signatures.");
     }
+
+    /** Who writes papers of a type. */
+    static String letterhead(String type) {
+        return switch (type) {
+            case "first-aid" -> "Fennick Hall Courses, Lower Mill Lane 3";
+            case "clearance", "referral", "neck-xray", "tetanus" -> "Practice of Dr. Ansgar Wolfreth, Brook Street 9";
+            case "horse-insurance", "insurance-card" -> "Harrow Mutual Care, Policies";
+            case "flu-vaccination", "vet-authorisation", "horse-passport" -> "Veterinary practice Tolle & Umar";
+            default -> "Oakhollin Riding & Therapy Yard, Oakhollin 1";
+        };
+    }
 }

@@ -127,7 +127,7 @@ final class ScannerStandIn {
         String day = DateTimeFormatter.ofPattern("d MMMM uuuu", Locale.ENGLISH)
                 .format(LocalDate.now().minusDays(1 + random.nextInt(20)));
         byte[] typed = DemoPapers.typed(
-                DemoFiles.letterhead(type[0]),
+                PaperText.letterhead(type[0]),
                 List.of(
                         "# " + type[1],
                         "",

@@ -1,5 +1,6 @@
 package app.denfold.server.documents;
 
+import app.denfold.core.people.Visits;
 import app.denfold.server.access.Accounts;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
@@ -10,6 +11,7 @@ import app.denfold.server.people.FactDefinition;
 import app.denfold.server.people.Files;
 import app.denfold.server.people.Kinds;
 import app.denfold.server.people.PersonFile;
+import app.denfold.server.visits.VisitsOfFile;
 import jakarta.annotation.Nullable;
 import java.time.LocalDate;
 import java.util.List;
@@ -29,8 +31,17 @@ public class PapersOfFile {
     private final Contents contents;
     private final Kinds kinds;
     private final Accounts accounts;
+    private final VisitsOfFile visits;
 
-    PapersOfFile(Documents documents, Files files, Catalog catalog, Contents contents, Kinds kinds, Accounts accounts) {
+    PapersOfFile(
+            Documents documents,
+            Files files,
+            Catalog catalog,
+            Contents contents,
+            Kinds kinds,
+            Accounts accounts,
+            VisitsOfFile visits) {
+        this.visits = visits;
         this.kinds = kinds;
         this.accounts = accounts;
         this.documents = documents;
@@ -44,6 +55,7 @@ public class PapersOfFile {
      *     or {@code entered in error}
      * @param authorTitle what he who filed it is in the practice; null when he has no account
      * @param periods the times in the person's life here in which its day lies: the value of each fact that changed
+     * @param visit to which it belongs by its day; null when it is older than the first
      * @param version number of the newest one, which is shown
      */
     public record PaperInFile(
@@ -57,6 +69,7 @@ public class PapersOfFile {
             String filedBy,
             @Nullable String authorTitle,
             List<String> periods,
+            @Nullable LocalDate visit,
             @Nullable String description,
             int version,
             String mediaType,
@@ -77,13 +90,15 @@ public class PapersOfFile {
                 contents.contents(visible.stream().map(d -> d.latest().sha256()).toList());
         Map<String, String> titles =
                 accounts.titles(visible.stream().map(FiledDocument::filedBy).collect(Collectors.toSet()));
+        Visits times = visits.days(fileId);
         return visible.stream()
                 .map(d -> paper(
                         d,
                         rules.types(d.types()),
                         bytes.get(d.latest().sha256()),
                         titles.get(d.filedBy()),
-                        periods(file, labels, d.documentDate())))
+                        periods(file, labels, d.documentDate()),
+                        times.visitOf(d.documentDate()).orElse(null)))
                 .toList();
     }
 
@@ -95,7 +110,12 @@ public class PapersOfFile {
     }
 
     private static PaperInFile paper(
-            FiledDocument d, PaperTypes types, Content content, String authorTitle, List<String> periods) {
+            FiledDocument d,
+            PaperTypes types,
+            Content content,
+            String authorTitle,
+            List<String> periods,
+            @Nullable LocalDate visit) {
         return new PaperInFile(
                 d.id(),
                 d.name(),
@@ -107,6 +127,7 @@ public class PapersOfFile {
                 d.filedBy(),
                 authorTitle,
                 periods,
+                visit,
                 d.description(),
                 d.versions().size(),
                 content.mediaType(),

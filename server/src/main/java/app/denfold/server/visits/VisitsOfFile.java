@@ -1,0 +1,109 @@
+package app.denfold.server.visits;
+
+import app.denfold.core.people.Visits;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.audit.AuditEntry;
+import app.denfold.server.audit.AuditTrail;
+import app.denfold.server.people.Files;
+import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.problems.Refusal;
+import com.github.f4b6a3.uuid.UuidCreator;
+import jakarta.annotation.Nullable;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The visits of a person. */
+@Service
+public class VisitsOfFile {
+
+    private static final int LONGEST = 120;
+    private static final int YEARS_AHEAD = 2;
+
+    private final JdbcTemplate sql;
+    private final Files files;
+    private final AuditTrail trail;
+    private final PracticeCalendar calendar;
+
+    VisitsOfFile(JdbcTemplate sql, Files files, AuditTrail trail, PracticeCalendar calendar) {
+        this.sql = sql;
+        this.files = files;
+        this.trail = trail;
+        this.calendar = calendar;
+    }
+
+    /** @param words what it was for; null when nothing was noted @param isNext whether it is the next to come */
+    public record VisitAnswer(
+            UUID id, LocalDate day, @Nullable String words, String by, boolean isNext) {}
+
+    /** The last first. */
+    @Transactional(readOnly = true)
+    public List<VisitAnswer> of(Viewer viewer, UUID fileId) {
+        files.visible(viewer, fileId);
+        LocalDate next = days(fileId).next(calendar.today()).orElse(null);
+        return sql.query(
+                "select id, day, words, by_name from visit where file_id = ? order by day desc, id",
+                (row, i) -> {
+                    LocalDate day = row.getObject("day", LocalDate.class);
+                    return new VisitAnswer(
+                            row.getObject("id", UUID.class),
+                            day,
+                            row.getString("words"),
+                            row.getString("by_name"),
+                            day.equals(next));
+                },
+                fileId);
+    }
+
+    /** For whoever may see the file already. */
+    @Transactional(readOnly = true)
+    public Visits days(UUID fileId) {
+        return new Visits(sql.queryForList("select day from visit where file_id = ?", LocalDate.class, fileId));
+    }
+
+    /** @throws Refusal when the day is missing or too far ahead, or the words are too many */
+    @Transactional
+    public UUID note(Viewer viewer, UUID fileId, @Nullable LocalDate day, @Nullable String words) {
+        viewer.requireChange();
+        files.visible(viewer, fileId);
+        if (day == null) {
+            throw Refusal.invalid("day", "Choose the day of the visit.");
+        }
+        if (day.isAfter(calendar.today().plusYears(YEARS_AHEAD))) {
+            throw Refusal.invalid("day", "A visit can be noted up to " + YEARS_AHEAD + " years ahead.");
+        }
+        String said = words == null || words.isBlank() ? null : words.strip();
+        if (said != null && said.length() > LONGEST) {
+            throw Refusal.invalid("words", "A visit has up to " + LONGEST + " letters.");
+        }
+        UUID id = UuidCreator.getTimeOrderedEpoch();
+        sql.update(
+                "insert into visit (id, file_id, day, words, by_name) values (?, ?, ?, ?, ?)",
+                id,
+                fileId,
+                day,
+                said,
+                viewer.name());
+        trail.record(AuditEntry.ofFile(viewer.actor(), "visit-noted", fileId, "noted " + told(day, said)));
+        return id;
+    }
+
+    @Transactional
+    public void remove(Viewer viewer, UUID fileId, UUID id) {
+        viewer.requireChange();
+        VisitAnswer visit = of(viewer, fileId).stream()
+                .filter(v -> v.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> Refusal.notFound("visit"));
+        sql.update("delete from visit where id = ?", id);
+        trail.record(AuditEntry.ofFile(
+                viewer.actor(), "visit-removed", fileId, "removed " + told(visit.day(), visit.words())));
+    }
+
+    private static String told(LocalDate day, @Nullable String words) {
+        return "the visit of " + day + (words == null ? "" : " (“" + words + "”)");
+    }
+}
