@@ -19,6 +19,8 @@ export function PersonFields({
     const words = errors(field);
     return words ? { validateStatus: "error" as const, help: words } : {};
   };
+  // an even number of fields stands above it only where there is no first day
+  const wide = withSpans ? "wide" : undefined;
   return (
     <>
       <div className="form-grid">
@@ -41,16 +43,16 @@ export function PersonFields({
             <DayField placeholder="today" />
           </Form.Item>
         )}
-        <Form.Item label="Mail address" name="email" {...shown("email")}>
-          <Input />
-        </Form.Item>
         <Form.Item label="Team" name="team" {...shown("team")}>
           <Input maxLength={60} />
         </Form.Item>
-        <Form.Item label="Former names" name="formerNames" {...shown("formerNames")}>
+        <Form.Item label="Mail address" name="email" className={wide} {...shown("email")}>
+          <Input />
+        </Form.Item>
+        <Form.Item label="Former names" name="formerNames" className="wide" {...shown("formerNames")}>
           <Select mode="tags" open={false} suffixIcon={null} placeholder="none; papers may still bear them" />
         </Form.Item>
-        <Form.Item label="Other numbers" name="identifiers" {...shown("identifiers")}>
+        <Form.Item label="Other numbers" name="identifiers" className="wide" {...shown("identifiers")}>
           <Select mode="tags" open={false} suffixIcon={null} placeholder="such as an insurance number" />
         </Form.Item>
       </div>

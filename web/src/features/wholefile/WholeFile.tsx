@@ -11,6 +11,7 @@ import { PlaceSteps } from "../reading/PlaceSteps";
 import { PaperInFlow } from "./PaperInFlow";
 import "./wholefile.css";
 import {
+  countsByDay,
   countsOf,
   type Filters,
   filtered,
@@ -190,7 +191,7 @@ function FilterBar({ all, filters, onChange, shown, children }: FilterBarProps) 
   const values = (
     key: "states" | "types" | "years" | "authors" | "titles" | "periods" | "visits",
     label: string,
-    valuesOf: (p: PaperInFile) => string[],
+    counts: [string, number][],
     width: number,
     wordsFor: (value: string) => string = (value) => value,
   ) => (
@@ -204,12 +205,11 @@ function FilterBar({ all, filters, onChange, shown, children }: FilterBarProps) 
       popupMatchSelectWidth={240}
       value={filters[key]}
       onChange={(chosen: string[]) => set({ [key]: chosen })}
-      options={countsOf(all, valuesOf).map(([value, count]) => ({
-        value,
-        label: `${wordsFor(value)} · ${count}`,
-      }))}
+      options={counts.map(([value, count]) => ({ value, label: `${wordsFor(value)} · ${count}` }))}
     />
   );
+  const periods = countsOf(all, (p) => p.periods);
+  const visits = countsByDay(all, (p) => p.visit);
   const isNarrowed = filters !== NO_FILTERS;
   return (
     <div className="reader-tools whole-tools">
@@ -222,13 +222,38 @@ function FilterBar({ all, filters, onChange, shown, children }: FilterBarProps) 
         value={filters.title}
         onChange={(e) => set({ title: e.target.value })}
       />
-      {values("types", "type", (p) => p.typeLabels, 120)}
-      {values("states", "state", (p) => [p.state], 100)}
-      {values("years", "year", (p) => [p.documentDate.slice(0, 4)], 90)}
-      {values("authors", "filed by", (p) => [p.filedBy], 100)}
-      {values("titles", "role", (p) => (p.authorTitle ? [p.authorTitle] : []), 90)}
-      {all.some((p) => p.periods.length > 0) && values("periods", "period", (p) => p.periods, 100)}
-      {all.some((p) => p.visit) && values("visits", "visit", (p) => (p.visit ? [p.visit] : []), 100, day)}
+      {values(
+        "types",
+        "type",
+        countsOf(all, (p) => p.typeLabels),
+        120,
+      )}
+      {values(
+        "states",
+        "state",
+        countsOf(all, (p) => p.state),
+        100,
+      )}
+      {values(
+        "years",
+        "year",
+        countsByDay(all, (p) => p.documentDate.slice(0, 4)),
+        90,
+      )}
+      {values(
+        "authors",
+        "filed by",
+        countsOf(all, (p) => p.filedBy),
+        100,
+      )}
+      {values(
+        "titles",
+        "role",
+        countsOf(all, (p) => p.authorTitle ?? []),
+        90,
+      )}
+      {periods.length > 0 && values("periods", "period", periods, 100)}
+      {visits.length > 0 && values("visits", "visit", visits, 100, day)}
       <span className="whole-days">
         <DayField
           label="Dated from"

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { countsOf, filtered, NO_FILTERS, type PaperInFile } from "./wholeFileQueries";
+import { countsByDay, countsOf, filtered, NO_FILTERS, type PaperInFile } from "./wholeFileQueries";
 
 const paper = (id: string, documentDate: string, more: Partial<PaperInFile> = {}): PaperInFile => ({
   id,
@@ -46,6 +46,15 @@ describe("reading a whole file", () => {
     expect(ids({ periods: ["Level: canter", "Level: jumping"] })).toEqual(["a"]);
     expect(ids({ visits: ["2024-01-09"] })).toEqual(["a"]);
     expect(ids({ authors: ["Zuri Mbeya-Holt"], states: ["sent back"] })).toEqual([]);
+  });
+
+  it("lists days and years with the latest first, papers without one left out", () => {
+    expect(countsByDay(PAPERS, (p) => p.documentDate.slice(0, 4)).map(([year]) => year)).toEqual([
+      "2026",
+      "2025",
+      "2024",
+    ]);
+    expect(countsByDay(PAPERS, (p) => p.visit)).toEqual([["2024-01-09", 1]]);
   });
 
   it("counts values, a paper of two types under both", () => {

@@ -75,10 +75,18 @@ export function filtered(papers: PaperInFile[], filters: Filters): PaperInFile[]
     .sort((a, b) => a.documentDate.localeCompare(b.documentDate));
 }
 
+/** How many papers have each value, the latest day or year first. */
+export function countsByDay(
+  papers: PaperInFile[],
+  dayOf: (paper: PaperInFile) => string | null | undefined,
+): [string, number][] {
+  return countsOf(papers, (p) => dayOf(p) ?? []).sort((a, b) => b[0].localeCompare(a[0]));
+}
+
 /** How many papers have each value, most first. */
 export function countsOf(
   papers: PaperInFile[],
-  valuesOf: (paper: PaperInFile) => string[],
+  valuesOf: (paper: PaperInFile) => string | string[],
 ): [string, number][] {
   const counts = new Map<string, number>();
   for (const value of papers.flatMap(valuesOf)) {
