@@ -52,7 +52,9 @@ export function PdfPage({ document, page, turn, width, label, onSize, onFailed }
       const task = open.render({ canvas: canvas.current, viewport });
       end = () => {
         task.cancel();
-        open.cleanup();
+        // what was decoded can be let go of only once the drawing has ended, in whatever way
+        const letGo = () => open.cleanup();
+        task.promise.then(letGo, letGo);
       };
       await task.promise;
       if (gone || !words.current) {
