@@ -33,7 +33,6 @@ export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; 
   });
   const newest = paper.versions[paper.versions.length - 1];
   const hasNoPages = newest?.pages === 0;
-  const isAwaited = newest?.placeholder?.awaited === true;
   const close = () => setDialog(null);
   const renew = useNewVersion(paper.id);
   const discard = () =>
@@ -60,7 +59,7 @@ export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; 
           Sign at the desk
         </Button>
       )}
-      {!isAwaited && (
+      {!newest?.placeholder && (
         <Button size="small" onClick={() => setDialog("share")}>
           Share
         </Button>

@@ -1,15 +1,13 @@
 import { useQuery } from "@tanstack/react-query";
-import { Button, Checkbox, Collapse, Input, InputNumber, Select } from "antd";
-import { useEffect, useId, useState } from "react";
-import { DayField } from "../../ui/DayField";
+import { Button, Checkbox, Collapse, Select } from "antd";
 import { typesOptions } from "../arrivals/arrivalQueries";
 import { useStaff } from "../handover/colleagues";
 import { kindsOptions } from "../people/fileQueries";
+import { CriteriaText, Days, NamedValues, Numbers, Values } from "./criteriaFields";
 import { type Counts, type Criteria, isEmpty } from "./findQueries";
 
 type CriteriaPanelProps = { criteria: Criteria; counts?: Counts; onChange: (criteria: Criteria) => void };
 type ListKey = "kinds" | "sections" | "types" | "states" | "sources" | "filedBy" | "teams";
-type Named = { name: string; value: string };
 
 /** All that can be said of wanted papers; values are offered with how many papers have them. */
 export function CriteriaPanel({ criteria, counts, onChange }: CriteriaPanelProps) {
@@ -36,7 +34,7 @@ export function CriteriaPanel({ criteria, counts, onChange }: CriteriaPanelProps
   ].filter(Boolean).length;
   return (
     <aside className="find-panel" aria-label="What the papers are like">
-      <Text
+      <CriteriaText
         label="Words on the paper"
         value={criteria.words}
         placeholder="all of these words"
@@ -44,13 +42,13 @@ export function CriteriaPanel({ criteria, counts, onChange }: CriteriaPanelProps
         autoFocus
       />
       <div className="find-pair">
-        <Text
+        <CriteriaText
           label="Person"
           value={criteria.person}
           placeholder="name, number"
           onChange={(person) => set({ person })}
         />
-        <Text
+        <CriteriaText
           label="Paper's name"
           value={criteria.name}
           placeholder="begins with"
@@ -70,13 +68,17 @@ export function CriteriaPanel({ criteria, counts, onChange }: CriteriaPanelProps
             ),
             children: (
               <>
-                <Text label="Any of these" value={criteria.anyOf} onChange={(anyOf) => set({ anyOf })} />
-                <Text
+                <CriteriaText
+                  label="Any of these"
+                  value={criteria.anyOf}
+                  onChange={(anyOf) => set({ anyOf })}
+                />
+                <CriteriaText
                   label="Exactly as written"
                   value={criteria.exact}
                   onChange={(exact) => set({ exact })}
                 />
-                <Text
+                <CriteriaText
                   label="None of these"
                   value={criteria.without}
                   onChange={(without) => set({ without })}
@@ -210,156 +212,6 @@ function chosenLabel(label: string, count = 0) {
   );
 }
 
-const PAUSE = 250;
-
-/** A line of text that asks once the typing pauses. */
-function Text({
-  label,
-  value,
-  placeholder,
-  autoFocus,
-  onChange,
-}: {
-  label: string;
-  value?: string | null;
-  placeholder?: string;
-  autoFocus?: boolean;
-  onChange: (value: string) => void;
-}) {
-  const id = useId();
-  const [typed, setTyped] = useState(value ?? "");
-  useEffect(() => setTyped(value ?? ""), [value]);
-  useEffect(() => {
-    if (typed === (value ?? "")) {
-      return;
-    }
-    const timer = setTimeout(() => onChange(typed), PAUSE);
-    return () => clearTimeout(timer);
-  });
-  return (
-    <div className="find-field">
-      <label htmlFor={id}>{label}</label>
-      <Input
-        id={id}
-        allowClear
-        value={typed}
-        placeholder={placeholder}
-        autoFocus={autoFocus}
-        onChange={(e) => setTyped(e.target.value)}
-        onPressEnter={() => onChange(typed)}
-      />
-    </div>
-  );
-}
-
-const SHOWN = 8;
-
-/** Values that can be ticked, those most papers have first; chosen ones stay even when nothing has them any more. */
-function Values({
-  label,
-  values,
-  chosen,
-  onChange,
-}: {
-  label: string;
-  values: Counts["kinds"];
-  chosen: string[];
-  onChange: (chosen: string[]) => void;
-}) {
-  const [all, setAll] = useState(false);
-  const gone = chosen
-    .filter((c) => !values.some((v) => v.value === c))
-    .map((c) => ({ value: c, label: c, papers: 0 }));
-  const shown = [...gone, ...(all ? values : values.filter((v, i) => i < SHOWN || chosen.includes(v.value)))];
-  return (
-    <fieldset aria-label={label} className="find-values">
-      {shown.length === 0 && <span className="muted">Values show once something is asked for.</span>}
-      {shown.map((v) => (
-        <Checkbox
-          key={v.value}
-          checked={chosen.includes(v.value)}
-          onChange={(e) =>
-            onChange(e.target.checked ? [...chosen, v.value] : chosen.filter((c) => c !== v.value))
-          }
-        >
-          {v.label} <span className="muted tabular">{v.papers}</span>
-        </Checkbox>
-      ))}
-      {!all && values.length > SHOWN && (
-        <Button type="link" size="small" onClick={() => setAll(true)}>
-          {values.length - SHOWN} more
-        </Button>
-      )}
-    </fieldset>
-  );
-}
-
-function Days({
-  label,
-  from,
-  to,
-  onChange,
-}: {
-  label: string;
-  from?: string | null;
-  to?: string | null;
-  onChange: (from: string | undefined, to: string | undefined) => void;
-}) {
-  return (
-    <div className="find-field">
-      <span>{label}</span>
-      <div className="find-range">
-        <DayField
-          label={`${label} from`}
-          placeholder="from"
-          value={from}
-          onChange={(d) => onChange(d ?? undefined, to ?? undefined)}
-        />
-        <DayField
-          label={`${label} to`}
-          placeholder="to"
-          value={to}
-          onChange={(d) => onChange(from ?? undefined, d ?? undefined)}
-        />
-      </div>
-    </div>
-  );
-}
-
-function Numbers({
-  label,
-  least,
-  most,
-  onChange,
-}: {
-  label: string;
-  least?: number | null;
-  most?: number | null;
-  onChange: (least: number | undefined, most: number | undefined) => void;
-}) {
-  return (
-    <div className="find-field">
-      <span>{label}</span>
-      <div className="find-range">
-        <InputNumber
-          aria-label={`${label} at least`}
-          placeholder="at least"
-          min={0}
-          value={least}
-          onChange={(n) => onChange(n ?? undefined, most ?? undefined)}
-        />
-        <InputNumber
-          aria-label={`${label} at most`}
-          placeholder="at most"
-          min={0}
-          value={most}
-          onChange={(n) => onChange(least ?? undefined, n ?? undefined)}
-        />
-      </div>
-    </div>
-  );
-}
-
 function FactsAndFields({ criteria, set }: { criteria: Criteria; set: (part: Partial<Criteria>) => void }) {
   const kinds = useQuery(kindsOptions).data ?? [];
   const types = useQuery(typesOptions).data ?? [];
@@ -380,50 +232,5 @@ function FactsAndFields({ criteria, set }: { criteria: Criteria; set: (part: Par
         onChange={(values) => set({ fields: values })}
       />
     </>
-  );
-}
-
-function NamedValues({
-  label,
-  names,
-  values,
-  onChange,
-}: {
-  label: string;
-  names: { value: string; label: string }[];
-  values: Named[];
-  onChange: (values: Named[]) => void;
-}) {
-  return (
-    <div className="find-field">
-      <span>{label}</span>
-      {values.map((v, i) => (
-        <div key={v.name} className="find-range">
-          <span className="find-name">{names.find((n) => n.value === v.name)?.label ?? v.name}</span>
-          <Text
-            label={`What ${v.name} holds`}
-            value={v.value}
-            placeholder="holds"
-            onChange={(value) => onChange(values.map((old, j) => (j === i ? { ...old, value } : old)))}
-          />
-          <Button
-            size="small"
-            type="text"
-            aria-label={`Without ${v.name}`}
-            onClick={() => onChange(values.filter((_, j) => j !== i))}
-          >
-            ×
-          </Button>
-        </div>
-      ))}
-      <Select
-        aria-label={label}
-        placeholder="choose one"
-        value={null}
-        showSearch={{ optionFilterProp: "label" }}
-        options={names.filter((n) => !values.some((v) => v.name === n.value))}
-        onChange={(name: string | null) => name && onChange([...values, { name, value: "" }])}
-      />
-    </div>
   );
 }

@@ -76,6 +76,15 @@ class PlaceholdersTest {
                 .containsExactly("Office, cabinet 3", "Archive, box 12");
         assertThat(api.get("/api/files/{id}/trail", file).<List<String>>at("$[*].sentence"))
                 .anyMatch(s -> s.endsWith("lies on paper: Archive, box 12"));
+        UUID guest = api.post(
+                        "/api/files/{id}/guests",
+                        Map.of("name", "Ruth", "email", TestPractice.newAddress(), "relation", "guardian"),
+                        file)
+                .id("$.accountId");
+        assertThat(api.post("/api/shares", Map.of("accountId", guest, "documents", List.of(paper)))
+                        .<String>at("$.code"))
+                .as("a guest would see nothing of it")
+                .isEqualTo("on-paper");
         assertThat(practice.colleague("Stables", true, false)
                         .post("/api/documents/{id}/place", Map.of("place", "Elsewhere"), paper)
                         .status())

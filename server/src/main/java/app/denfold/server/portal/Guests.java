@@ -8,6 +8,7 @@ import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.chasing.Message;
 import app.denfold.server.chasing.Outbox;
+import app.denfold.server.content.Contents;
 import app.denfold.server.documents.DocumentEvents.DocumentDestroyed;
 import app.denfold.server.documents.DocumentEvents.DocumentLeft;
 import app.denfold.server.documents.Documents;
@@ -37,6 +38,7 @@ public class Guests {
     private final PortalRepositories.Shares shares;
     private final Files files;
     private final Documents documents;
+    private final Contents contents;
     private final Outbox outbox;
     private final AuditTrail trail;
     private final PracticeSettings settings;
@@ -49,6 +51,7 @@ public class Guests {
             PortalRepositories.Shares shares,
             Files files,
             Documents documents,
+            Contents contents,
             Outbox outbox,
             AuditTrail trail,
             PracticeSettings settings,
@@ -59,6 +62,7 @@ public class Guests {
         this.shares = shares;
         this.files = files;
         this.documents = documents;
+        this.contents = contents;
         this.outbox = outbox;
         this.trail = trail;
         this.settings = settings;
@@ -151,13 +155,7 @@ public class Guests {
         for (UUID id : documentIds) {
             last = documents.visible(viewer, id);
             guest = guestOf(last.fileId(), accountId);
-            if (last.isVoided() || last.isAwaited()) {
-                throw Refusal.conflict(
-                        last.isVoided() ? "voided" : "awaited",
-                        "“" + last.name() + "” "
-                                + (last.isVoided() ? "was marked as entered in error" : "has not come yet")
-                                + " and cannot be shared. Nothing was shared.");
-            }
+            requireSomethingToSee(last);
             if (shares.findByAccountIdAndDocumentIdAndWithdrawnAtIsNull(accountId, id)
                     .isEmpty()) {
                 shares.save(new Share(accountId, id, last.fileId(), viewer.name(), calendar.now()));
@@ -179,6 +177,22 @@ public class Guests {
         if (accounts.hasPassword(accountId)) {
             tell(viewer, last.fileId(), guest, shared);
         }
+    }
+
+    private void requireSomethingToSee(FiledDocument paper) {
+        if (paper.isVoided()) {
+            throw notShared(paper, "voided", "was marked as entered in error");
+        }
+        if (paper.isAwaited()) {
+            throw notShared(paper, "awaited", "has not come yet");
+        }
+        if (contents.placeholder(paper.latest().sha256()).isPresent()) {
+            throw notShared(paper, "on-paper", "lies on paper, so there is nothing to see of it,");
+        }
+    }
+
+    private static Refusal notShared(FiledDocument paper, String code, String why) {
+        return Refusal.conflict(code, "“" + paper.name() + "” " + why + " and cannot be shared. Nothing was shared.");
     }
 
     private void tell(Viewer viewer, UUID fileId, Viewer guest, int papers) {

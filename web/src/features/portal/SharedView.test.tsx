@@ -1,0 +1,118 @@
+import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
+import { afterEach, expect, test, vi } from "vitest";
+import { EDIE } from "../../testing/papers";
+import { OTTILIE, Refusal, serve, show } from "../../testing/screen";
+import { SharedView } from "./SharedView";
+import { ShareModal } from "./ShareModal";
+
+afterEach(cleanup);
+
+const RUTH = {
+  accountId: "r",
+  name: "Ruth Penhallow",
+  email: "ruth@post.example",
+  relation: "guardian",
+  hasPassword: true,
+};
+const NEWCOMER = { ...RUTH, accountId: "n", name: "Harrow Mutual", relation: "insurer", hasPassword: false };
+const SHARED = {
+  guests: [RUTH, NEWCOMER],
+  shares: [
+    {
+      documentId: "d1",
+      documentName: "Guardian consent",
+      accountId: "r",
+      guestName: "Ruth Penhallow",
+      sharedBy: "Ottilie Brandmoor",
+      sharedAt: "2026-11-20T08:00:00Z",
+    },
+  ],
+  asks: [],
+};
+
+function serveShared(more: object = {}) {
+  return serve({
+    "GET /api/session": OTTILIE,
+    "GET /api/files/f1/shared": SHARED,
+    "GET /api/files/f1/notices": [],
+    "GET /api/files/f1/relations": [
+      { id: "x", name: "Dr. Wolfreth", words: "physician", email: "wolfreth@post.example", reverse: false },
+      { id: "y", name: "Kenji Abelard", words: "sibling", email: "kenji@post.example", reverse: true },
+    ],
+    ...more,
+  });
+}
+
+test("who has come in is told, the others get their link again", async () => {
+  const calls = serveShared({ "POST /api/files/f1/guests/n/invitation": {} });
+  show(<SharedView file={EDIE} />);
+  await screen.findByText("has come in");
+  const again = await screen.findAllByRole("button", { name: "Send the link again" });
+  expect(again).toHaveLength(1);
+  fireEvent.click(again[0] as HTMLElement);
+  await screen.findByText("A fresh link is on its way.");
+  expect(calls.some((c) => c.path.endsWith("/guests/n/invitation"))).toBe(true);
+});
+
+test("a paper is no longer shared at once, and why it could not be ended is told", async () => {
+  const calls = serveShared({
+    "DELETE /api/documents/d1/shares/r": new Refusal(409, { detail: "It is not shared any more." }),
+  });
+  show(<SharedView file={EDIE} />);
+  fireEvent.click(await screen.findByRole("button", { name: "Stop sharing" }));
+  await screen.findByText("It is not shared any more.");
+  await waitFor(() =>
+    expect(calls.filter((c) => c.path === "/api/files/f1/shared").length).toBeGreaterThan(1),
+  );
+});
+
+test("who may only look sees who sees what, and changes nothing", async () => {
+  serveShared({ "GET /api/session": { ...OTTILIE, mayChange: false } });
+  show(<SharedView file={EDIE} />);
+  await screen.findByText("Guardian consent");
+  for (const name of ["Stop sharing", "Invite a guest", "Send the link again"]) {
+    expect(screen.queryByRole("button", { name })).toBeNull();
+  }
+});
+
+test("several papers are shared with one guest, one that has all of them is not offered", async () => {
+  const calls = serveShared({ "POST /api/shares": {} });
+  const closed = vi.fn();
+  const papers = [
+    { id: "d1", name: "Guardian consent" },
+    { id: "d2", name: "Letter" },
+  ];
+  show(<ShareModal papers={papers} file={EDIE} open onClose={closed} />);
+  await screen.findByText("Share 2 papers");
+  const offers = await screen.findAllByRole("button", { name: "Share" });
+  expect(offers).toHaveLength(2);
+  fireEvent.click(offers[0] as HTMLElement);
+  await screen.findByText("Shared with Ruth Penhallow.");
+  expect(calls.find((c) => c.path === "/api/shares")?.body).toEqual({
+    accountId: "r",
+    documents: ["d1", "d2"],
+  });
+  expect(closed).toHaveBeenCalled();
+  cleanup();
+  show(<ShareModal papers={papers.slice(0, 1)} file={EDIE} open onClose={() => {}} />);
+  expect(await screen.findByRole("button", { name: "Shared" })).toHaveProperty("disabled", true);
+});
+
+test("a related person is invited with his address and shared with at once", async () => {
+  const calls = serveShared({ "POST /api/files/f1/guests": { accountId: "w" }, "POST /api/shares": {} });
+  show(<ShareModal papers={[{ id: "d2", name: "Letter" }]} file={EDIE} open onClose={() => {}} />);
+  fireEvent.click(await screen.findByRole("button", { name: "Invite another guest" }));
+  fireEvent.click(await screen.findByRole("button", { name: "Dr. Wolfreth, physician" }));
+  expect(screen.queryByRole("button", { name: "Kenji Abelard, sibling" })).toBeNull();
+  fireEvent.click(screen.getByRole("button", { name: "Invite and share" }));
+  await waitFor(() =>
+    expect(calls.find((c) => c.path === "/api/files/f1/guests")?.body).toEqual({
+      name: "Dr. Wolfreth",
+      email: "wolfreth@post.example",
+      relation: "other",
+    }),
+  );
+  await waitFor(() =>
+    expect(calls.find((c) => c.path === "/api/shares")?.body).toEqual({ accountId: "w", documents: ["d2"] }),
+  );
+});
