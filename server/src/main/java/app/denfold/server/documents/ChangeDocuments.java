@@ -28,6 +28,7 @@ public class ChangeDocuments {
     static final int MOST_AT_ONCE = 500;
 
     private final Documents documents;
+    private final Decisions decisions;
     private final FiledDocumentRepository stored;
     private final Holds holds;
     private final ConfirmedSections sections;
@@ -41,6 +42,7 @@ public class ChangeDocuments {
 
     ChangeDocuments(
             Documents documents,
+            Decisions decisions,
             FiledDocumentRepository stored,
             Holds holds,
             ConfirmedSections sections,
@@ -52,6 +54,7 @@ public class ChangeDocuments {
             PracticeCalendar calendar,
             ApplicationEventPublisher events) {
         this.documents = documents;
+        this.decisions = decisions;
         this.stored = stored;
         this.holds = holds;
         this.sections = sections;
@@ -173,7 +176,7 @@ public class ChangeDocuments {
     public void acceptAll(Viewer viewer, List<UUID> ids) {
         each(ids, id -> {
             requireInReview(viewer, id);
-            documents.accept(viewer, id);
+            decisions.accept(viewer, id);
             return id;
         });
     }
@@ -183,7 +186,7 @@ public class ChangeDocuments {
     public void sendBackAll(Viewer viewer, List<UUID> ids, String reason) {
         each(ids, id -> {
             requireInReview(viewer, id);
-            documents.sendBack(viewer, id, reason);
+            decisions.sendBack(viewer, id, reason);
             return id;
         });
     }

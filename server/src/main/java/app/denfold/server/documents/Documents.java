@@ -1,7 +1,6 @@
 package app.denfold.server.documents;
 
 import app.denfold.core.rules.Document;
-import app.denfold.server.access.Accounts;
 import app.denfold.server.access.Actor;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
@@ -27,11 +26,10 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
-import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Documents in files: filed, decided on, signed, voided. */
+/** Documents in files: filed, seen, signed, renewed. */
 @Service
 public class Documents {
 
@@ -39,7 +37,6 @@ public class Documents {
     private final Files files;
     private final Catalog catalog;
     private final FilingCheck check;
-    private final Accounts accounts;
     private final Holds holds;
     private final ConfirmedSections sections;
     private final AuditTrail trail;
@@ -51,7 +48,6 @@ public class Documents {
             Files files,
             Catalog catalog,
             FilingCheck check,
-            Accounts accounts,
             Holds holds,
             ConfirmedSections sections,
             AuditTrail trail,
@@ -61,7 +57,6 @@ public class Documents {
         this.files = files;
         this.catalog = catalog;
         this.check = check;
-        this.accounts = accounts;
         this.holds = holds;
         this.sections = sections;
         this.trail = trail;
@@ -183,7 +178,7 @@ public class Documents {
         rename(document, typesOf(document));
     }
 
-    private PaperTypes typesOf(FiledDocument document) {
+    PaperTypes typesOf(FiledDocument document) {
         return catalog.types(document.types());
     }
 
@@ -262,22 +257,6 @@ public class Documents {
                 .toList();
     }
 
-    /**
-     * Papers that wait for review with the viewer, or with nobody in particular, and that he may see, the longest
-     * waiting first.
-     */
-    @Transactional(readOnly = true)
-    public List<FiledDocument> toReview(Viewer viewer, int most) {
-        List<String> types = catalog.types().stream()
-                .filter(PaperType::needsReview)
-                .filter(t -> t.reviewer() == null || t.reviewer().equals(viewer.accountId()))
-                .map(PaperType::code)
-                .toList();
-        List<String> hidden = viewer.seesSensitive() ? List.of() : catalog.sensitiveTypes();
-        return documents.findToReview(
-                types.toArray(String[]::new), hidden.toArray(String[]::new), viewer.team(), Limit.of(most));
-    }
-
     /** What the rules need to know of the documents of these files, in two reads however many they are. */
     @Transactional(readOnly = true)
     public Map<UUID, List<Document>> forRules(Collection<UUID> fileIds) {
@@ -305,63 +284,6 @@ public class Documents {
             }
         }
         return byFile;
-    }
-
-    @Transactional
-    public void accept(Viewer viewer, UUID id) {
-        FiledDocument document = open(viewer, id);
-        requireReviewer(viewer, document);
-        document.accept(calendar.today(), viewer.name());
-        decided(viewer, document, "accepted", "accepted");
-    }
-
-    @Transactional
-    public void sendBack(Viewer viewer, UUID id, String reason) {
-        FiledDocument document = open(viewer, id);
-        requireReviewer(viewer, document);
-        requireReason(reason);
-        document.sendBack(calendar.today(), reason.strip());
-        decided(viewer, document, "sent-back", "sent back (“" + reason.strip() + "”)");
-    }
-
-    private void requireReviewer(Viewer viewer, FiledDocument document) {
-        Set<UUID> reviewers = typesOf(document).reviewers();
-        if (!viewer.isAdministrator() && !reviewers.isEmpty() && !reviewers.contains(viewer.accountId())) {
-            throw Refusal.forbidden("“" + document.name() + "” waits for review with "
-                    + String.join(" and ", reviewerNames(document)) + "; only they, or an administrator, decide.");
-        }
-    }
-
-    /** With whom the document waits for review; empty when that is anyone. */
-    public List<String> reviewerNames(FiledDocument document) {
-        return accounts.viewers(typesOf(document).reviewers()).stream()
-                .map(Viewer::name)
-                .sorted()
-                .toList();
-    }
-
-    @Transactional
-    public void voidIt(Viewer viewer, UUID id, String reason) {
-        FiledDocument document = open(viewer, id);
-        requireReason(reason);
-        document.voidIt(calendar.today(), reason.strip());
-        changed(
-                viewer.actor(),
-                document,
-                "voided",
-                "marked “" + document.name() + "” as entered in error (“" + reason.strip() + "”)");
-    }
-
-    private void decided(Viewer viewer, FiledDocument document, String action, String words) {
-        String before = document.name();
-        rename(document);
-        changed(viewer.actor(), document, action, words + " “" + before + "”");
-    }
-
-    private static void requireReason(String reason) {
-        if (reason == null || reason.isBlank()) {
-            throw Refusal.invalid("reason", "A reason is needed; others will read it.");
-        }
     }
 
     /** The document, if the viewer may change it now. @throws Refusal naming what keeps him from it */

@@ -31,6 +31,7 @@ import org.springframework.web.bind.annotation.RestController;
 class DocumentsController {
 
     private final Documents documents;
+    private final Decisions decisions;
     private final Catalog catalog;
     private final Contents contents;
     private final Holds holds;
@@ -39,12 +40,14 @@ class DocumentsController {
 
     DocumentsController(
             Documents documents,
+            Decisions decisions,
             Catalog catalog,
             Contents contents,
             Holds holds,
             PaperTurns turns,
             OfficePages office) {
         this.documents = documents;
+        this.decisions = decisions;
         this.catalog = catalog;
         this.contents = contents;
         this.holds = holds;
@@ -120,19 +123,19 @@ class DocumentsController {
     @PostMapping("/accept")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void accept(Viewer viewer, @PathVariable UUID id) {
-        documents.accept(viewer, id);
+        decisions.accept(viewer, id);
     }
 
     @PostMapping("/send-back")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void sendBack(Viewer viewer, @PathVariable UUID id, @RequestBody DecisionReason body) {
-        documents.sendBack(viewer, id, body.reason());
+        decisions.sendBack(viewer, id, body.reason());
     }
 
     @PostMapping("/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void voidIt(Viewer viewer, @PathVariable UUID id, @RequestBody DecisionReason body) {
-        documents.voidIt(viewer, id, body.reason());
+        decisions.voidIt(viewer, id, body.reason());
     }
 
     private DocumentAnswer answer(Viewer viewer, FiledDocument d) {
@@ -161,7 +164,7 @@ class DocumentsController {
                 d.fields(),
                 d.receivedOn(),
                 types.needsReview(),
-                documents.reviewerNames(d),
+                decisions.reviewerNames(d),
                 viewer.isAdministrator()
                         || types.reviewers().isEmpty()
                         || types.reviewers().contains(viewer.accountId()),

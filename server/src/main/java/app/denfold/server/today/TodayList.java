@@ -7,6 +7,7 @@ import app.denfold.server.arrivals.Arrivals;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.comments.Comments;
 import app.denfold.server.coverage.Board;
+import app.denfold.server.documents.Decisions;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.handover.HandOvers;
@@ -39,6 +40,7 @@ class TodayList {
 
     private final Board board;
     private final Documents documents;
+    private final Decisions decisions;
     private final Arrivals arrivals;
     private final HandOvers handOvers;
     private final Comments comments;
@@ -50,6 +52,7 @@ class TodayList {
     TodayList(
             Board board,
             Documents documents,
+            Decisions decisions,
             Arrivals arrivals,
             HandOvers handOvers,
             Comments comments,
@@ -59,6 +62,7 @@ class TodayList {
             PracticeCalendar calendar) {
         this.board = board;
         this.documents = documents;
+        this.decisions = decisions;
         this.arrivals = arrivals;
         this.handOvers = handOvers;
         this.comments = comments;
@@ -190,7 +194,7 @@ class TodayList {
 
     private List<TodayItem> dueToday(Viewer viewer) {
         List<TodayItem> items = new ArrayList<>();
-        List<FiledDocument> papers = documents.toReview(viewer, MOST_PAPERS);
+        List<FiledDocument> papers = decisions.toReview(viewer, MOST_PAPERS);
         Map<UUID, String> names =
                 names(papers.stream().map(FiledDocument::fileId).distinct().toList());
         for (FiledDocument paper : papers) {

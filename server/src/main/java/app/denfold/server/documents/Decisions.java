@@ -1,0 +1,111 @@
+package app.denfold.server.documents;
+
+import app.denfold.server.access.Accounts;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.catalog.Catalog;
+import app.denfold.server.catalog.PaperType;
+import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.problems.Refusal;
+import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import org.springframework.data.domain.Limit;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What is decided about papers: accepted or sent back by those who review them, or marked as entered in error. */
+@Service
+public class Decisions {
+
+    private final Documents documents;
+    private final FiledDocumentRepository repository;
+    private final Catalog catalog;
+    private final Accounts accounts;
+    private final PracticeCalendar calendar;
+
+    Decisions(
+            Documents documents,
+            FiledDocumentRepository repository,
+            Catalog catalog,
+            Accounts accounts,
+            PracticeCalendar calendar) {
+        this.documents = documents;
+        this.repository = repository;
+        this.catalog = catalog;
+        this.accounts = accounts;
+        this.calendar = calendar;
+    }
+
+    /**
+     * Papers that wait for review with the viewer, or with nobody in particular, and that he may see, the longest
+     * waiting first.
+     */
+    @Transactional(readOnly = true)
+    public List<FiledDocument> toReview(Viewer viewer, int most) {
+        List<String> types = catalog.types().stream()
+                .filter(PaperType::needsReview)
+                .filter(t -> t.reviewer() == null || t.reviewer().equals(viewer.accountId()))
+                .map(PaperType::code)
+                .toList();
+        List<String> hidden = viewer.seesSensitive() ? List.of() : catalog.sensitiveTypes();
+        return repository.findToReview(
+                types.toArray(String[]::new), hidden.toArray(String[]::new), viewer.team(), Limit.of(most));
+    }
+
+    @Transactional
+    public void accept(Viewer viewer, UUID id) {
+        FiledDocument document = documents.open(viewer, id);
+        requireReviewer(viewer, document);
+        document.accept(calendar.today(), viewer.name());
+        decided(viewer, document, "accepted", "accepted");
+    }
+
+    @Transactional
+    public void sendBack(Viewer viewer, UUID id, String reason) {
+        FiledDocument document = documents.open(viewer, id);
+        requireReviewer(viewer, document);
+        requireReason(reason);
+        document.sendBack(calendar.today(), reason.strip());
+        decided(viewer, document, "sent-back", "sent back (“" + reason.strip() + "”)");
+    }
+
+    private void requireReviewer(Viewer viewer, FiledDocument document) {
+        Set<UUID> reviewers = documents.typesOf(document).reviewers();
+        if (!viewer.isAdministrator() && !reviewers.isEmpty() && !reviewers.contains(viewer.accountId())) {
+            throw Refusal.forbidden("“" + document.name() + "” waits for review with "
+                    + String.join(" and ", reviewerNames(document)) + "; only they, or an administrator, decide.");
+        }
+    }
+
+    /** With whom the document waits for review; empty when that is anyone. */
+    public List<String> reviewerNames(FiledDocument document) {
+        return accounts.viewers(documents.typesOf(document).reviewers()).stream()
+                .map(Viewer::name)
+                .sorted()
+                .toList();
+    }
+
+    @Transactional
+    public void voidIt(Viewer viewer, UUID id, String reason) {
+        FiledDocument document = documents.open(viewer, id);
+        requireReason(reason);
+        document.voidIt(calendar.today(), reason.strip());
+        documents.changed(
+                viewer.actor(),
+                document,
+                "voided",
+                "marked “" + document.name() + "” as entered in error (“" + reason.strip() + "”)");
+    }
+
+    private void decided(Viewer viewer, FiledDocument document, String action, String words) {
+        String before = document.name();
+        documents.renamed(document);
+        documents.changed(viewer.actor(), document, action, words + " “" + before + "”");
+    }
+
+    private static void requireReason(String reason) {
+        if (reason == null || reason.isBlank()) {
+            throw Refusal.invalid("reason", "A reason is needed; others will read it.");
+        }
+    }
+}
