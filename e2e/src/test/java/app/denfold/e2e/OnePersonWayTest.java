@@ -30,6 +30,8 @@ class OnePersonWayTest {
             mergesAndTakesBack();
             comesFromTheGuardianToTheChildren();
             asksAColleagueInAComment();
+            readsTheFileVisitByVisit();
+            readsALetterOfTheOffice();
             assertThat(accessibility.faults()).isEmpty();
         }
     }
@@ -96,6 +98,48 @@ class OnePersonWayTest {
         page.locator(".ant-mentions-dropdown-menu-item").first().click();
         button("Say it").click();
         assertThat(page.locator(".comments")).containsText("@Zuri Mbeya-Holt");
+        accessibility.look(page);
+    }
+
+    private void readsTheFileVisitByVisit() {
+        page.getByText("Details", new Page.GetByTextOptions().setExact(true))
+                .first()
+                .click();
+        Locator day = page.getByLabel("Day of the visit");
+        day.fill("1 Jan 2020");
+        page.keyboard().press("Enter");
+        page.getByLabel("What the visit is for").fill("first look");
+        button("Note it").click();
+        Locator visits = page.locator(".visits");
+        assertThat(visits).containsText("next");
+        visits.getByText("Show all").click();
+        assertThat(visits).containsText("1 Jan 2020first look");
+        accessibility.look(page);
+        page.getByText("Whole file").click();
+        page.getByLabel("visit", new Page.GetByLabelOptions().setExact(true)).click();
+        Locator first = page.locator(".ant-select-item-option").last();
+        assertThat(first).containsText("1 Jan 2020 · ");
+        first.click();
+        assertThat(page.locator(".flow article")).not().hasCount(0);
+        assertThat(page.locator(".flow article").first()).containsText("Insurance card");
+    }
+
+    /** Where LibreOffice is installed, as it is for tests, its pages are there when the letter is opened. */
+    private void readsALetterOfTheOffice() {
+        find("Salome Iwaszko");
+        page.locator(".ant-select-item-option").first().click();
+        assertThat(page.locator("h1")).hasText("Salome Iwaszko");
+        page.getByText(java.util.regex.Pattern.compile("^Letter, ")).first().click();
+        Locator canvas = page.locator("canvas[aria-label*='page 1 of 2']");
+        Locator asPages = button("As pages");
+        assertThat(canvas.or(asPages).first()).isVisible();
+        if (asPages.isVisible()) {
+            asPages.click();
+        }
+        assertThat(canvas)
+                .isVisible(new com.microsoft.playwright.assertions.LocatorAssertions.IsVisibleOptions()
+                        .setTimeout(60_000));
+        assertThat(page.locator(".reader")).containsText("Carriage driving in the winter months");
         accessibility.look(page);
     }
 }
