@@ -3,6 +3,7 @@ import { api, type Shape } from "../../api/client";
 import { useAsOf, useMayChange } from "../../ui/asOf";
 import { bytes, day, moment } from "../../ui/days";
 import { CommentsSection } from "../comments/CommentsSection";
+import { FoundSteps } from "../finding/FoundSteps";
 import { HandOverSection } from "../handover/HandOverSection";
 import { isOffice } from "../reading/laidOut";
 import { PaperActions } from "./PaperActions";
@@ -28,6 +29,7 @@ export function PaperCard({ paper, file, ledger, version, onVersion, onCompare }
   const newest = paper.versions.length;
   return (
     <aside className="paper-card" aria-label="About this paper">
+      <FoundSteps paperId={paper.id} />
       <h2>{paper.typeLabel}</h2>
       <div className="muted">{paper.name}</div>
       <State paper={paper} />

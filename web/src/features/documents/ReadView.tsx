@@ -8,7 +8,7 @@ import { useMayChange } from "../../ui/asOf";
 import { useKept } from "../../ui/kept";
 import { Loaded, QuietEmpty } from "../../ui/Quiet";
 import "./documents.css";
-import { neighbour, readAddress } from "../finding/foundTrail";
+import { foundAddress, foundPlace } from "../finding/foundTrail";
 import { PaperReader, type ReaderHandle } from "../reading/PaperReader";
 import type { Zoom } from "../reading/placing";
 import { differencesOptions } from "../reading/readingQueries";
@@ -193,9 +193,10 @@ function OnePane({
     return null;
   }
   const beyond = (step: 1 | -1) => {
-    const next = several ? undefined : neighbour(address.words, paper.id, step);
+    const place = several ? undefined : foundPlace(address.words, paper.id);
+    const next = step === 1 ? place?.after : place?.before;
     if (next) {
-      navigate(readAddress(next, address.words));
+      navigate(foundAddress(next, address.words));
     }
     return next !== undefined;
   };

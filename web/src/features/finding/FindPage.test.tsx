@@ -71,7 +71,7 @@ test("typed words are asked for once typing pauses, and a value narrows further"
     }),
   );
   const link = screen.getByRole("link", { name: "Letter a" });
-  expect(link.getAttribute("href")).toBe("/files/f?view=read&paper=a&words=the+horse");
+  expect(link.getAttribute("href")).toBe("/files/f?view=read&paper=a&found=1&words=the+horse");
 });
 
 test("what cannot be searched for is said in the server's words", async () => {

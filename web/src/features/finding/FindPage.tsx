@@ -60,11 +60,12 @@ export function FindPage() {
     );
   const papers = found.data?.pages.flatMap((p) => p.papers) ?? [];
   const words = wordsOfAll(criteria);
+  const address = `/find?${search}`;
   useEffect(() => {
     if (papers.length > 0) {
-      rememberFound({ words, papers: papers.map(({ id, fileId, name }) => ({ id, fileId, name })) });
+      rememberFound({ words, address, papers: papers.map(({ id, fileId, name }) => ({ id, fileId, name })) });
     }
-  }, [papers, words]);
+  }, [papers, words, address]);
   const leftOut = found.data?.pages[0]?.leftOut ?? [];
   return (
     <div className="find-page">

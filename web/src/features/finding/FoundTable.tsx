@@ -3,7 +3,7 @@ import { Table, type TableColumnsType } from "antd";
 import { Link, useNavigate } from "react-router";
 import { bytes, day, moment } from "../../ui/days";
 import { aroundOptions, type Counts, type Criteria, type FoundPaper, wordsOfAll } from "./findQueries";
-import { readAddress } from "./foundTrail";
+import { foundAddress } from "./foundTrail";
 
 export type ColumnKey =
   | "type"
@@ -85,7 +85,7 @@ export function FoundTable({ papers, criteria, columns, group, counts, chosen, o
   const words = wordsOfAll(criteria);
   const ids = papers.map((p) => p.id).slice(0, 100);
   const around = new Map((useQuery(aroundOptions(ids, criteria)).data ?? []).map((a) => [a.documentId, a]));
-  const open = (paper: FoundPaper) => navigate(readAddress(paper, words));
+  const open = (paper: FoundPaper) => navigate(foundAddress(paper, words));
   const lines = grouped(papers, group, counts);
   const table: TableColumnsType<Line> = [
     {
@@ -100,7 +100,7 @@ export function FoundTable({ papers, criteria, columns, group, counts, chosen, o
           </span>
         ) : (
           <div className="find-paper">
-            <Link to={readAddress(line, words)} onClick={(e) => e.stopPropagation()}>
+            <Link to={foundAddress(line, words)} onClick={(e) => e.stopPropagation()}>
               {line.name}
             </Link>
             <div className="muted">

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { grouped } from "./FoundTable";
 import { criteriaOf, type FoundPaper, findAddress, isEmpty, tidy, wordsOfAll } from "./findQueries";
-import { neighbour, readAddress, rememberFound } from "./foundTrail";
+import { foundAddress, foundPlace, readAddress, rememberFound } from "./foundTrail";
 import { placesFor } from "./places";
 
 const paper = (id: string, more: Partial<FoundPaper> = {}): FoundPaper => ({
@@ -79,11 +79,14 @@ describe("found papers", () => {
   });
 
   it("lead from one to the next while the words are the same", () => {
-    rememberFound({ words: "course", papers: [paper("a"), paper("b")] });
-    expect(neighbour("course", "a", 1)?.id).toBe("b");
-    expect(neighbour("course", "a", -1)).toBeUndefined();
-    expect(neighbour("course", "b", 1)).toBeUndefined();
-    expect(neighbour("other", "a", 1)).toBeUndefined();
+    const address = "/find?for=course";
+    rememberFound({ words: "course", address, papers: [paper("a"), paper("b")] });
+    expect(foundPlace("course", "a")).toMatchObject({ at: 1, of: 2, after: { id: "b" }, address });
+    expect(foundPlace("course", "a")?.before).toBeUndefined();
+    expect(foundPlace("course", "b")).toMatchObject({ at: 2, before: { id: "a" } });
+    expect(foundPlace("course", "c")).toBeUndefined();
+    expect(foundPlace("other", "a")).toBeUndefined();
+    expect(foundAddress(paper("b"), "")).toBe("/files/file-b?view=read&paper=b&found=1");
     expect(readAddress(paper("b"), "a course")).toBe("/files/file-b?view=read&paper=b&words=a+course");
   });
 });

@@ -1,5 +1,12 @@
 /** The papers a search found, in their order, so that reading goes on from one to the next. */
-export type FoundTrail = { words: string; papers: { id: string; fileId: string; name: string }[] };
+export type FoundTrail = {
+  words: string;
+  /** Where they are listed. */
+  address: string;
+  papers: TrailPaper[];
+};
+
+export type TrailPaper = { id: string; fileId: string; name: string };
 
 const KEY = "found-papers";
 
@@ -7,22 +14,42 @@ export function rememberFound(trail: FoundTrail) {
   sessionStorage.setItem(KEY, JSON.stringify(trail));
 }
 
-/** The paper found before or after this one; undefined at the ends, or when the words are others. */
-export function neighbour(words: string, id: string, step: 1 | -1): FoundTrail["papers"][number] | undefined {
+/** Where a paper stands among those found for the words: its number from 1, and its neighbours. */
+export type FoundPlace = {
+  at: number;
+  of: number;
+  before?: TrailPaper;
+  after?: TrailPaper;
+  address: string;
+};
+
+/** Undefined when the paper is not among those found last, or they were found for other words. */
+export function foundPlace(words: string, id: string): FoundPlace | undefined {
   try {
-    const trail: FoundTrail = JSON.parse(sessionStorage.getItem(KEY) ?? "null");
-    const at = trail.words === words ? trail.papers.findIndex((p) => p.id === id) : -1;
-    return at < 0 ? undefined : trail.papers[at + step];
+    const { words: sought, papers, address }: FoundTrail = JSON.parse(sessionStorage.getItem(KEY) ?? "null");
+    const index = sought === words ? papers.findIndex((p) => p.id === id) : -1;
+    return index < 0
+      ? undefined
+      : { at: index + 1, of: papers.length, before: papers[index - 1], after: papers[index + 1], address };
   } catch {
     return undefined;
   }
 }
 
-/** Where a found paper is read with the words marked. */
+/** Where a paper is read. */
 export function readAddress(paper: { id: string; fileId: string }, words: string): string {
-  const search = new URLSearchParams({ view: "read", paper: paper.id });
+  return addressOf(paper, words, {});
+}
+
+/** Where a found paper is read with the words marked, and from where one goes on to the next found one. */
+export function foundAddress(paper: { id: string; fileId: string }, words: string): string {
+  return addressOf(paper, words, { found: "1" });
+}
+
+function addressOf({ id, fileId }: { id: string; fileId: string }, words: string, more: object): string {
+  const search = new URLSearchParams({ view: "read", paper: id, ...more });
   if (words) {
     search.set("words", words);
   }
-  return `/files/${paper.fileId}?${search}`;
+  return `/files/${fileId}?${search}`;
 }

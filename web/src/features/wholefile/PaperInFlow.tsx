@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
 import { answer, api, type Shape } from "../../api/client";
 import { Marked } from "../reading/PaperText";
+import { asTurn } from "../reading/placing";
 import { WordMarks } from "../reading/WordMarks";
 import type { PaperInFile } from "./wholeFileQueries";
 
@@ -53,7 +54,7 @@ export function PaperInFlow({ paper, words, chosen }: PaperInFlowProps) {
               )}
               <WordMarks
                 words={found}
-                turn={((found?.turn ?? 0) % 360) as 0 | 90 | 180 | 270}
+                turn={asTurn((found?.turn ?? 0) + paper.turned)}
                 chosen={chosen?.page === page ? chosen.place : undefined}
               />
             </div>

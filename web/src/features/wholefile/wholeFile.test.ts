@@ -15,6 +15,7 @@ const paper = (id: string, documentDate: string, more: Partial<PaperInFile> = {}
   version: 1,
   mediaType: "application/pdf",
   pages: 1,
+  turned: 0,
   ...more,
 });
 

@@ -2,18 +2,23 @@ package app.denfold.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.net.ServerSocket;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mail.javamail.JavaMailSenderImpl;
 
 @ServerTest
 class ChasingTest {
 
     @Autowired
     TestPractice practice;
+
+    @Autowired
+    JavaMailSenderImpl mail;
 
     private static String awaitState(Api api, UUID file) throws Exception {
         for (int i = 0; i < 200; i++) {
@@ -47,6 +52,40 @@ class ChasingTest {
         assertThat(api.post("/api/files/{id}/chase", Map.of("again", true), file)
                         .status())
                 .isEqualTo(202);
+    }
+
+    @Test
+    void aMailThatCouldNotBeSentSaysWhyAndIsSentAgainOnRequest() throws Exception {
+        Api api = practice.administrator();
+        String address = TestPractice.newAddress();
+        UUID file = api.newEmployee("Unreachable", address);
+        int port = mail.getPort();
+        try (ServerSocket nobody = new ServerSocket(0)) {
+            mail.setPort(nobody.getLocalPort());
+            nobody.close();
+            api.post("/api/files/{id}/chase", Map.of("again", false), file);
+            assertThat(awaitState(api, file)).isEqualTo("FAILED");
+        } finally {
+            mail.setPort(port);
+        }
+        Api.Answer notices = api.get("/api/files/{id}/notices", file);
+        assertThat(notices.<String>at("$[0].result")).isNotBlank();
+        assertThat(TestMail.to(address)).isEmpty();
+        assertThat(api.get("/api/files/{id}/trail", file).<List<String>>at("$[*].action"))
+                .contains("notice-failed");
+
+        assertThat(practice.colleague(null, true, false)
+                        .post("/api/notices/{id}/retry", null, notices.id("$[0].id"))
+                        .status())
+                .as("who may only look sends nothing")
+                .isEqualTo(403);
+        api.post("/api/notices/{id}/retry", null, notices.id("$[0].id"));
+        assertThat(awaitState(api, file)).isEqualTo("SENT");
+        assertThat(TestMail.to(address)).hasSize(1);
+        assertThat(api.post("/api/notices/{id}/retry", null, notices.id("$[0].id"))
+                        .status())
+                .as("what was sent is not sent twice")
+                .isEqualTo(409);
     }
 
     @Test

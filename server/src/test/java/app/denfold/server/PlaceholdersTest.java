@@ -63,6 +63,24 @@ class PlaceholdersTest {
     }
 
     @Test
+    void whatWasAwaitedIsAwaitedAgainWhenTheFilingIsTakenBack() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Waitsagain", null);
+        UUID awaited = note(api, file, "handbook", true, "promised by mail").id("$.id");
+        UUID arrival = api.upload("/api/arrivals", "handbook.pdf", Papers.pdf("Handbook"), Map.of())
+                .id("$.id");
+        UUID filed = api.file(arrival, file, "handbook", TODAY.minusDays(2)).id("$.documentId");
+        assertThat(api.get("/api/files/{id}/papers", file).<List<String>>at("$[*].id"))
+                .containsExactly(filed.toString());
+        assertThat(api.post("/api/arrivals/{id}/undo-filing", null, arrival).status())
+                .isLessThan(300);
+        assertThat(api.get("/api/files/{id}/papers", file).<List<String>>at("$[*].id"))
+                .containsExactly(awaited.toString());
+        assertThat(api.get("/api/files/{id}/trail", file).<List<String>>at("$[*].sentence"))
+                .anyMatch(s -> s.endsWith("waits again"));
+    }
+
+    @Test
     void anOriginalOnPaperCountsAndTellsWhereItLies() throws Exception {
         Api api = practice.administrator();
         UUID file = api.newEmployee("Onpaper", null);

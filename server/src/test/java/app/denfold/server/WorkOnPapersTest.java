@@ -143,6 +143,13 @@ class WorkOnPapersTest {
         api.post("/api/documents/{id}/versions/2/turn", Map.of("degrees", -180), document);
         assertThat(api.get("/api/documents/{id}", document).<List<Integer>>at("$.versions[1].turns"))
                 .containsExactly(270);
+        UUID owner = api.get("/api/documents/{id}", document).id("$.fileId");
+        assertThat(api.get("/api/files/{id}/papers", owner).<List<Integer>>at("$[*].turned"))
+                .as("an older version was turned, not the newest")
+                .containsExactly(0);
+        api.post("/api/documents/{id}/versions/3/turn", Map.of("degrees", 90), document);
+        assertThat(api.get("/api/files/{id}/papers", owner).<List<Integer>>at("$[*].turned"))
+                .containsExactly(90);
         assertThat(api.post("/api/documents/{id}/versions/2/turn", Map.of("degrees", 45), document)
                         .status())
                 .isEqualTo(422);

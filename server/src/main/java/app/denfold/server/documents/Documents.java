@@ -14,6 +14,7 @@ import app.denfold.server.people.PeopleEvents.PersonChanged;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
+import jakarta.annotation.Nullable;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -75,8 +76,10 @@ public class Documents {
         PaperTypes types = visibleTypes(viewer, details);
         check.check(details, types);
         sections.requireOpen(viewer, details.fileId(), types);
-        endWaiting(viewer, details);
-        return keep(viewer.actor(), details, types, received, false);
+        UUID ended = endWaiting(viewer, details);
+        FiledDocument filed = keep(viewer.actor(), details, types, received, false);
+        filed.endWait(ended);
+        return filed;
     }
 
     /** Files a placeholder for a paper that has not come. @throws Refusal as filing would */
@@ -90,21 +93,39 @@ public class Documents {
         return keep(viewer.actor(), details, types, received, true);
     }
 
-    /** What was awaited has come: its placeholder goes, unless something was done with it. */
-    private void endWaiting(Viewer viewer, FilingDetails details) {
-        documents
+    /**
+     * What was awaited has come: its placeholder goes, unless something was done with it.
+     *
+     * @return the placeholder's id; null when nothing was awaited
+     */
+    private @Nullable UUID endWaiting(Viewer viewer, FilingDetails details) {
+        return documents
                 .findByFileIdAndTypeAndAwaitedTrueAndVoidedOnIsNullOrderByCreatedAt(details.fileId(), details.type())
                 .stream()
                 .filter(FiledDocument::isUntouched)
                 .findFirst()
-                .ifPresent(awaited -> {
+                .map(awaited -> {
                     awaited.discard(viewer.name(), calendar.now());
                     changed(
                             viewer.actor(),
                             awaited,
                             "discarded",
                             "filed what was awaited, so that “" + awaited.name() + "” is no longer");
-                });
+                    return awaited.id();
+                })
+                .orElse(null);
+    }
+
+    /** What had come was taken back: its placeholder, if it still lies in the wastebasket, waits again. */
+    private void waitAgain(Viewer viewer, FiledDocument takenBack) {
+        if (takenBack.endedWait() == null) {
+            return;
+        }
+        documents.findInWastebasket(takenBack.endedWait()).ifPresent(awaited -> {
+            awaited.takeOut();
+            rename(awaited);
+            changed(viewer.actor(), awaited, "restored", "“" + awaited.name() + "” waits again");
+        });
     }
 
     /** What was decided about a paper before it came into this installation; nulls where nothing was. */
@@ -322,6 +343,7 @@ public class Documents {
             throw Refusal.conflict("built-on", "This paper was shared or is being signed; it stays where it is.");
         }
         changed(viewer.actor(), document, "filing-undone", "took back the filing of “" + document.name() + "”");
+        waitAgain(viewer, document);
     }
 
     /** Notes a signature given on the document. */

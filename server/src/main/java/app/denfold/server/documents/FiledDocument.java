@@ -67,6 +67,7 @@ public class FiledDocument {
     /** Nothing of it is here yet. */
     private boolean awaited;
 
+    private UUID endedWait;
     private Instant discardedAt;
     private String discardedBy;
 
@@ -243,6 +244,15 @@ public class FiledDocument {
 
     void moveTo(UUID file) {
         this.fileId = file;
+    }
+
+    /** Notes the placeholder whose waiting it ended. */
+    void endWait(UUID placeholder) {
+        this.endedWait = placeholder;
+    }
+
+    UUID endedWait() {
+        return endedWait;
     }
 
     void discard(String by, Instant now) {

@@ -1,8 +1,11 @@
 package app.denfold.server.documents;
 
 import app.denfold.server.problems.Refusal;
+import java.util.Collection;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -29,6 +32,19 @@ class PaperTurns {
                 where c.sha256 = ? order by n
                 """, Integer.class, sha256);
         return turns.stream().allMatch(t -> t == 0) ? Collections.emptyList() : turns;
+    }
+
+    /** By hash, by how many degrees clockwise readers turned all pages of a paper; those never turned are left out. */
+    @Transactional(readOnly = true)
+    public Map<String, Integer> byHand(Collection<String> hashes) {
+        Map<String, Integer> turned = new HashMap<>();
+        sql.query(
+                "select sha256, degrees from paper_turn where degrees <> 0 and sha256 = any (?)",
+                row -> {
+                    turned.put(row.getString(1), row.getInt(2));
+                },
+                (Object) hashes.toArray(String[]::new));
+        return turned;
     }
 
     /** @param degrees clockwise, on top of how it is turned now */

@@ -32,6 +32,7 @@ public class PapersOfFile {
     private final Kinds kinds;
     private final Accounts accounts;
     private final VisitsOfFile visits;
+    private final PaperTurns turns;
 
     PapersOfFile(
             Documents documents,
@@ -40,8 +41,10 @@ public class PapersOfFile {
             Contents contents,
             Kinds kinds,
             Accounts accounts,
-            VisitsOfFile visits) {
+            VisitsOfFile visits,
+            PaperTurns turns) {
         this.visits = visits;
+        this.turns = turns;
         this.kinds = kinds;
         this.accounts = accounts;
         this.documents = documents;
@@ -56,6 +59,7 @@ public class PapersOfFile {
      * @param authorTitle what he who filed it is in the practice; null when he has no account
      * @param periods the times in the person's life here in which its day lies: the value of each fact that changed
      * @param visit to which it belongs by its day; null when it is older than the first
+     * @param turned by how many degrees clockwise readers turned it, on top of how recognition set its pages upright
      * @param version number of the newest one, which is shown
      */
     public record PaperInFile(
@@ -74,7 +78,8 @@ public class PapersOfFile {
             int version,
             String mediaType,
             long size,
-            int pages) {}
+            int pages,
+            int turned) {}
 
     /** The newest date first. */
     @Transactional(readOnly = true)
@@ -91,6 +96,7 @@ public class PapersOfFile {
         Map<String, String> titles =
                 accounts.titles(visible.stream().map(FiledDocument::filedBy).collect(Collectors.toSet()));
         Visits times = visits.days(fileId);
+        Map<String, Integer> turned = turns.byHand(bytes.keySet());
         return visible.stream()
                 .map(d -> paper(
                         d,
@@ -98,7 +104,8 @@ public class PapersOfFile {
                         bytes.get(d.latest().sha256()),
                         titles.get(d.filedBy()),
                         periods(file, labels, d.documentDate()),
-                        times.visitOf(d.documentDate()).orElse(null)))
+                        times.visitOf(d.documentDate()).orElse(null),
+                        turned.getOrDefault(d.latest().sha256(), 0)))
                 .toList();
     }
 
@@ -115,7 +122,8 @@ public class PapersOfFile {
             Content content,
             String authorTitle,
             List<String> periods,
-            @Nullable LocalDate visit) {
+            @Nullable LocalDate visit,
+            int turned) {
         return new PaperInFile(
                 d.id(),
                 d.name(),
@@ -132,6 +140,7 @@ public class PapersOfFile {
                 d.versions().size(),
                 content.mediaType(),
                 content.size(),
-                content.pages());
+                content.pages(),
+                turned);
     }
 }
