@@ -62,7 +62,7 @@ class OnePersonWayTest {
                         AriaRole.BUTTON,
                         new Page.GetByRoleOptions().setName(java.util.regex.Pattern.compile("^Merge into")))
                 .click();
-        assertThat(page.locator("h1")).hasText("Liesel Abrantes");
+        assertThat(page.locator(".file-who h1")).hasText("Liesel Abrantes");
         assertThat(page.locator(".same-person")).containsText(gone + " of L Abrantes was merged into this file");
         int merged = page.locator(".slot-paper").count();
         accessibility.look(page);
@@ -86,7 +86,7 @@ class OnePersonWayTest {
         accessibility.look(page);
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Edie Penhallow"))
                 .click();
-        assertThat(page.locator("h1")).hasText("Edie Penhallow");
+        assertThat(page.locator(".file-who h1")).hasText("Edie Penhallow");
         assertThat(page.locator(".file-facts")).containsText("guardian Ruth Penhallow");
     }
 
@@ -128,7 +128,7 @@ class OnePersonWayTest {
     private void readsALetterOfTheOffice() {
         find("Salome Iwaszko");
         page.locator(".ant-select-item-option").first().click();
-        assertThat(page.locator("h1")).hasText("Salome Iwaszko");
+        assertThat(page.locator(".file-who h1")).hasText("Salome Iwaszko");
         page.getByText(java.util.regex.Pattern.compile("^Letter, ")).first().click();
         Locator canvas = page.locator("canvas[aria-label*='page 1 of 2']");
         Locator asPages = button("As pages");

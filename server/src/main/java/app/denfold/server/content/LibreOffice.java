@@ -65,7 +65,8 @@ class LibreOffice {
                 .redirectOutput(folder.resolve("log").toFile());
         Map<String, String> environment = builder.environment();
         environment.clear();
-        environment.putAll(Map.of("PATH", SEARCHED, "HOME", folder.toString(), "LC_ALL", "C.UTF-8"));
+        String own = folder.toString();
+        environment.putAll(Map.of("PATH", SEARCHED, "HOME", own, "TMPDIR", own, "LC_ALL", "C.UTF-8"));
         try {
             return builder.start();
         } catch (IOException missing) {
