@@ -130,7 +130,7 @@ export function ChosenBar({ papers, mayChange, file, onClear, onAll }: ChosenBar
       <ReasonModal
         title={ids.length === 1 ? "Send this paper back" : `Send ${ids.length} papers back`}
         names={papers.map((p) => p.name)}
-        hint="Whoever brought them will read the reason."
+        hint={`Whoever brought ${ids.length === 1 ? "it" : "them"} will read the reason.`}
         okText="Send back"
         open={dialog === "send-back"}
         onClose={close}

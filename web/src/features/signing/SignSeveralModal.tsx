@@ -44,7 +44,7 @@ export function SignSeveralModal({
     <Modal
       title={`Sign ${papers.length === 1 ? "1 paper" : `${papers.length} papers`} at the desk`}
       open
-      okText="Lay them before the signers"
+      okText={`Lay ${papers.length === 1 ? "it" : "them"} before the signers`}
       okButtonProps={{ disabled: !isComplete, loading: start.isPending }}
       onOk={() => start.mutate()}
       onCancel={onClose}
