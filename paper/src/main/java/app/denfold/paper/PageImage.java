@@ -11,7 +11,6 @@ import java.util.List;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.rendering.ImageType;
-import org.apache.pdfbox.rendering.PDFRenderer;
 
 /** Draws one page of a paper. */
 public final class PageImage {
@@ -53,10 +52,10 @@ public final class PageImage {
         try (PDDocument document = PdfFiles.open(file)) {
             requirePage(page, document.getNumberOfPages());
             PageFrame frame = PageFrame.of(document.getPage(page - 1));
-            PDFRenderer renderer = new PDFRenderer(document);
-            renderer.setSubsamplingAllowed(true);
             float tallest = 3f * WIDEST / frame.height();
-            return renderer.renderImage(page - 1, Math.min(width / frame.width(), tallest), ImageType.RGB);
+            return new PdfPages(document)
+                    .draw(page, Math.min(width / frame.width(), tallest), ImageType.RGB)
+                    .image();
         }
     }
 

@@ -3,6 +3,8 @@ package app.denfold.paper;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
+import java.awt.image.ByteLookupTable;
+import java.awt.image.LookupOp;
 import java.awt.image.Raster;
 
 /** How a page looks as a whole: whether anything is on it, and a hash that a second scan of it nearly shares. */
@@ -14,19 +16,44 @@ final class PageLook {
     /** Share of the page that may be dark on an empty one: dust, and the shadow of a fold. */
     private static final double DUST = 0.0006;
 
+    /** Share of the page below which there is not even a word on it. */
+    private static final double SPECK = 0.00005;
+
+    /** Ink so much darker than the paper is seen at once; of 256 steps. */
+    private static final int CLEARLY = 60;
+
+    /** So much darker may still be writing, as of pencil or a worn carbon copy. */
+    private static final int FAINTLY = 16;
+
     private PageLook() {}
 
+    /** How much is on a page. */
+    enum Ink {
+        /** Nothing but dust and shadows. */
+        NONE,
+        /** So little of it, or so little darker than the paper, that it may be dust as well as writing. */
+        FAINT,
+        CLEAR
+    }
+
     /**
-     * Whether nothing is on the page. Its edges are left out, where scanners leave shadows and holes.
+     * How much is on the page. Its edges are left out, where scanners leave shadows and holes.
      *
      * @param grey one byte a pixel
      */
-    static boolean isBlank(BufferedImage grey) {
+    static Ink ink(BufferedImage grey) {
+        int paper = background(grey);
+        if (isDarker(grey, paper - CLEARLY, DUST)) {
+            return Ink.CLEAR;
+        }
+        return isDarker(grey, paper - FAINTLY, SPECK) ? Ink.FAINT : Ink.NONE;
+    }
+
+    private static boolean isDarker(BufferedImage grey, int limit, double share) {
         Raster raster = grey.getRaster();
         int left = grey.getWidth() / 20;
         int top = grey.getHeight() / 20;
         int[] row = new int[grey.getWidth() - 2 * left];
-        int background = background(grey);
         long dark = 0;
         long all = 0;
         for (int y = top; y < grey.getHeight() - top; y++) {
@@ -34,12 +61,24 @@ final class PageLook {
             int run = 0;
             for (int value : row) {
                 // single dark pixels are noise; ink is at least two wide
-                run = value < background - 60 ? run + 1 : 0;
+                run = value < limit ? run + 1 : 0;
                 dark += run == 2 ? 2 : run > 2 ? 1 : 0;
             }
             all += row.length;
         }
-        return dark < DUST * all;
+        return dark >= share * all;
+    }
+
+    /** The same page with faint ink made dark: the brightness of the paper becomes white, that of faint ink black. */
+    static BufferedImage raised(BufferedImage grey) {
+        int paper = background(grey) - FAINTLY / 2;
+        int ink = Math.max(0, paper - CLEARLY);
+        byte[] to = new byte[256];
+        for (int value = 0; value < to.length; value++) {
+            int stretched = (value - ink) * 255 / Math.max(1, paper - ink);
+            to[value] = (byte) Math.max(0, Math.min(255, stretched));
+        }
+        return new LookupOp(new ByteLookupTable(0, to), null).filter(grey, null);
     }
 
     /** The most frequent brightness. */

@@ -14,7 +14,6 @@ import java.util.function.Consumer;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.rendering.ImageType;
-import org.apache.pdfbox.rendering.PDFRenderer;
 
 /** Reads a paper page by page, so that never more than one page is in memory. */
 public final class ReadPages {
@@ -81,35 +80,35 @@ public final class ReadPages {
 
     private static void pdf(Path file, Settings settings, int from, Consumer<PageFacts> each) throws IOException {
         try (PDDocument document = PdfFiles.open(file)) {
-            PDFRenderer renderer = new PDFRenderer(document);
-            renderer.setSubsamplingAllowed(true);
+            PdfPages drawn = new PdfPages(document);
             TextLayer layers = new TextLayer(document);
             Map<Integer, Map<String, String>> filledIn = FormValues.of(document);
             for (int page = from; page <= document.getNumberOfPages(); page++) {
                 PlacedText layer = layers.of(page);
-                BufferedImage image = drawn(document, renderer, page, layer.text());
+                PdfPages.Drawn image = drawn(document, drawn, page, layer.text());
                 each.accept(facts(page, layer, image, settings).filledIn(filledIn.getOrDefault(page, Map.of())));
             }
         }
     }
 
     /** A scan's own picture where the page is nothing else, or the page drawn. */
-    private static BufferedImage drawn(PDDocument document, PDFRenderer renderer, int page, String layer)
+    private static PdfPages.Drawn drawn(PDDocument document, PdfPages pages, int page, String layer)
             throws IOException {
         Optional<BufferedImage> scan =
                 layer.isEmpty() ? ScannedPage.picture(document.getPage(page - 1), WIDTH) : Optional.empty();
         if (scan.isPresent()) {
-            return grey(scan.get());
+            return new PdfPages.Drawn(grey(scan.get()), true);
         }
         PageFrame frame = PageFrame.of(document.getPage(page - 1));
         float scale = Math.min(DOTS_AN_INCH / 72f, 3f * WIDTH / Math.max(frame.width(), frame.height()));
-        return renderer.renderImage(page - 1, scale, ImageType.GRAY);
+        return pages.draw(page, scale, ImageType.GRAY);
     }
 
     private static void images(Path file, Settings settings, int from, Consumer<PageFacts> each) throws IOException {
         try (ImagePages pages = ImagePages.open(file)) {
             for (int page = from; page <= pages.count(); page++) {
-                each.accept(facts(page, PlacedText.NONE, grey(pages.read(page - 1, WIDTH)), settings));
+                BufferedImage image = grey(pages.read(page - 1, WIDTH));
+                each.accept(facts(page, PlacedText.NONE, new PdfPages.Drawn(image, true), settings));
             }
         }
     }
@@ -129,16 +128,35 @@ public final class ReadPages {
         return grey;
     }
 
-    private static PageFacts facts(int page, PlacedText layer, BufferedImage grey, Settings settings)
+    private static PageFacts facts(int page, PlacedText layer, PdfPages.Drawn drawn, Settings settings)
             throws IOException {
+        BufferedImage grey = drawn.image();
         boolean hasLayer = layer.text().codePoints().filter(Character::isLetter).count() >= LEAST_LETTERS;
-        boolean blank = !hasLayer && PageLook.isBlank(grey);
-        List<String> codes = blank ? List.of() : PageCodes.on(grey);
-        if (hasLayer || blank || !settings.recognise() || !Recognise.isThere()) {
-            PageFacts.TextFrom from = hasLayer ? PageFacts.TextFrom.LAYER : PageFacts.TextFrom.NONE;
-            return new PageFacts(page, 0, hasLayer ? layer : PlacedText.NONE, from, codes, blank, PageLook.hash(grey));
+        if (hasLayer) {
+            return new PageFacts(
+                    page, 0, layer, PageFacts.TextFrom.LAYER, PageCodes.on(grey), false, PageLook.hash(grey));
         }
-        return recognised(page, grey, codes, settings);
+        PageLook.Ink ink = PageLook.ink(grey);
+        List<String> codes = ink == PageLook.Ink.NONE ? List.of() : PageCodes.on(grey);
+        if (ink == PageLook.Ink.NONE || !settings.recognise() || !Recognise.isThere()) {
+            boolean blank = ink == PageLook.Ink.NONE && drawn.whole();
+            return new PageFacts(page, 0, PlacedText.NONE, PageFacts.TextFrom.NONE, codes, blank, PageLook.hash(grey));
+        }
+        PageFacts read = recognised(page, grey, codes, settings);
+        if (ink == PageLook.Ink.FAINT && read.textFrom() == PageFacts.TextFrom.NONE) {
+            return faint(page, grey, codes, drawn.whole(), settings);
+        }
+        return read;
+    }
+
+    /** What could not be read as it is, read with its contrast raised; without a word on it, such a page is blank. */
+    private static PageFacts faint(int page, BufferedImage grey, List<String> codes, boolean whole, Settings settings)
+            throws IOException {
+        PageFacts raised = recognised(page, PageLook.raised(grey), codes, settings);
+        boolean nothing = raised.textFrom() == PageFacts.TextFrom.NONE && codes.isEmpty() && whole;
+        return nothing
+                ? new PageFacts(page, 0, PlacedText.NONE, PageFacts.TextFrom.NONE, codes, true, PageLook.hash(grey))
+                : raised;
     }
 
     private static PageFacts recognised(int page, BufferedImage grey, List<String> codes, Settings settings)

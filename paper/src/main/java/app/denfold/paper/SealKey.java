@@ -1,6 +1,7 @@
 package app.denfold.paper;
 
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.OutputStream;
 import java.math.BigInteger;
 import java.nio.file.Files;
@@ -11,12 +12,16 @@ import java.security.GeneralSecurityException;
 import java.security.KeyPair;
 import java.security.KeyPairGenerator;
 import java.security.KeyStore;
+import java.security.PrivateKey;
 import java.security.SecureRandom;
+import java.security.Signature;
 import java.security.cert.Certificate;
 import java.security.cert.X509Certificate;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Date;
+import java.util.List;
 import org.bouncycastle.asn1.x500.X500Name;
 import org.bouncycastle.asn1.x500.X500NameBuilder;
 import org.bouncycastle.asn1.x500.style.BCStyle;
@@ -29,7 +34,7 @@ import org.bouncycastle.operator.OperatorCreationException;
 import org.bouncycastle.operator.jcajce.JcaContentSignerBuilder;
 
 /** The key that seals signed papers: RSA 3072 with a certificate of its own, kept in a PKCS #12 file. */
-public final class SealKey {
+public final class SealKey implements Signer {
 
     private static final Duration LIFE = Duration.ofDays(20 * 365);
 
@@ -98,11 +103,42 @@ public final class SealKey {
         return new JcaX509CertificateConverter().getCertificate(holder);
     }
 
-    Path file() {
-        return file;
+    /** The chain of the key, its own certificate first, in DER. @throws IOException when the file cannot be read */
+    public List<byte[]> certificates() throws IOException {
+        try {
+            List<byte[]> chain = new ArrayList<>();
+            KeyStore store = opened();
+            for (Certificate certificate : store.getCertificateChain(alias(store))) {
+                chain.add(certificate.getEncoded());
+            }
+            return chain;
+        } catch (GeneralSecurityException unreadable) {
+            throw new IOException("The key for sealing cannot be read", unreadable);
+        }
     }
 
-    char[] password() {
-        return password.clone();
+    @Override
+    public byte[] sign(byte[] bytes) throws IOException {
+        try {
+            KeyStore store = opened();
+            Signature signature = Signature.getInstance("SHA256withRSA");
+            signature.initSign((PrivateKey) store.getKey(alias(store), password));
+            signature.update(bytes);
+            return signature.sign();
+        } catch (GeneralSecurityException unreadable) {
+            throw new IOException("The key for sealing cannot be used", unreadable);
+        }
+    }
+
+    private KeyStore opened() throws IOException, GeneralSecurityException {
+        KeyStore store = KeyStore.getInstance("PKCS12");
+        try (InputStream in = Files.newInputStream(file)) {
+            store.load(in, password);
+        }
+        return store;
+    }
+
+    private static String alias(KeyStore store) throws GeneralSecurityException {
+        return store.aliases().nextElement();
     }
 }

@@ -1,6 +1,7 @@
 package app.denfold.paper;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A signature as it stands on the page: who, in which role, how and when.
@@ -34,6 +35,16 @@ public record SignatureMark(String name, String role, String when, Drawing drawi
      * @param top of the box, as a part of the page's height from 0 to 1
      */
     public record Place(int page, double left, double top) {}
+
+    /** The strokes of a pen; null when it was typed. */
+    public @Nullable List<List<Point>> strokes() {
+        return drawing instanceof Pen pen ? pen.strokes() : null;
+    }
+
+    /** The typed name; null when it was drawn. */
+    public @Nullable String typedName() {
+        return drawing instanceof Typed typed ? typed.text() : null;
+    }
 
     public static Drawing pen(List<List<Point>> strokes) {
         return new Pen(strokes);

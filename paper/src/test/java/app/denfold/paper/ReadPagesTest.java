@@ -76,7 +76,10 @@ class ReadPagesTest {
         assertThat(blank.blank()).isTrue();
         assertThat(blank.textFrom()).isEqualTo(PageFacts.TextFrom.NONE);
         BufferedImage line = DrawnPages.scanned(DrawnPages.text(List.of("Seen, no remarks.")), 0.5, 3);
-        assertThat(PageLook.isBlank(line)).isFalse();
+        assertThat(read(line).blank()).isFalse();
+        assertThat(read(DrawnPages.scanned(DrawnPages.text(List.of("Seen")), 0.5, 3))
+                        .text())
+                .contains("Seen");
     }
 
     @Test

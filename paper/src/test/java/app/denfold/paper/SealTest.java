@@ -44,7 +44,7 @@ class SealTest {
                 "Oakhollin Riding & Therapy Yard",
                 Instant.now());
         byte[] copy = SignedCopy.make(original, format, MARKS, List.of("# Evidence", "Signed by both."));
-        return Seal.put(copy, key, "Signed at the desk", Instant.now());
+        return Seal.put(copy, key.certificates(), key, "Signed at the desk", Instant.now());
     }
 
     private String pdfsig(byte[] pdf) throws IOException, InterruptedException {

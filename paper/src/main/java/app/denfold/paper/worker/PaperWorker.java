@@ -1,30 +1,23 @@
 package app.denfold.paper.worker;
 
-import app.denfold.paper.ArchiveCopy;
-import app.denfold.paper.CopyPages;
-import app.denfold.paper.Format;
-import app.denfold.paper.PageImage;
-import app.denfold.paper.ReadPages;
-import app.denfold.paper.ReadPaper;
-import app.denfold.paper.Unlock;
 import java.io.BufferedReader;
+import java.io.EOFException;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.util.Objects;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The worker process: does one task after the other, as they come on its standard input, and ends with it. */
-public final class PaperWorker {
+public final class PaperWorker implements Task.Conversation {
 
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
+    private final BufferedReader tasks;
     private final PrintStream answers;
 
-    private PaperWorker(PrintStream answers) {
+    private PaperWorker(BufferedReader tasks, PrintStream answers) {
+        this.tasks = tasks;
         this.answers = answers;
     }
 
@@ -32,15 +25,16 @@ public final class PaperWorker {
         PrintStream answers = new PrintStream(System.out, false, StandardCharsets.UTF_8);
         // libraries that print must not come between the answers
         System.setOut(System.err);
-        PaperWorker worker = new PaperWorker(answers);
         try (BufferedReader tasks = new BufferedReader(new InputStreamReader(System.in, StandardCharsets.UTF_8))) {
+            PaperWorker worker = new PaperWorker(tasks, answers);
             for (String line = tasks.readLine(); line != null; line = tasks.readLine()) {
-                worker.answer(worker.report(JSON.readValue(line, Task.class)));
+                worker.tell(worker.report(JSON.readValue(line, Task.class)));
             }
         }
     }
 
-    private void answer(Report report) {
+    @Override
+    public void tell(Report report) {
         answers.println(JSON.writeValueAsString(report));
         if (answers.checkError()) {
             // nobody listens any more: the server was killed
@@ -48,56 +42,23 @@ public final class PaperWorker {
         }
     }
 
+    @Override
+    public byte[] sign(byte[] bytes) throws IOException {
+        tell(Report.sign(bytes));
+        String line = tasks.readLine();
+        if (line == null) {
+            throw new EOFException("nobody signed it");
+        }
+        return JSON.readValue(line, byte[].class);
+    }
+
     private Report report(Task task) {
         try {
-            return done(task);
+            return task.done(this);
         } catch (IOException | RuntimeException broken) {
             return Report.failed(String.valueOf(broken.getMessage()));
         } catch (StackOverflowError endless) {
             return Report.failed("its parts are nested without end");
         }
-    }
-
-    private Report done(Task task) throws IOException {
-        switch (task.what()) {
-            case IDENTIFY -> {
-                return Report.of(ReadPaper.read(file(task), String.valueOf(task.name())));
-            }
-            case DRAW ->
-                Files.write(to(task), PageImage.png(file(task), format(task), task.page(), task.width(), task.turn()));
-            case READ ->
-                ReadPages.each(
-                        file(task),
-                        format(task),
-                        new ReadPages.Settings(task.recognise(), String.valueOf(task.languages())),
-                        task.page(),
-                        page -> answer(Report.page(page)));
-            case COPY ->
-                CopyPages.to(
-                        to(task),
-                        Objects.requireNonNull(task.pages()).stream()
-                                .map(p -> new CopyPages.Chosen(Path.of(p.file()), p.format(), p.page(), p.turn()))
-                                .toList());
-            case ARCHIVE -> {
-                ArchiveCopy.Made made = ArchiveCopy.to(to(task), file(task), format(task));
-                return Report.done(made == ArchiveCopy.Made.FROM_ITS_PAGES);
-            }
-            case UNLOCK -> {
-                return Report.done(Unlock.to(to(task), file(task), String.valueOf(task.password())));
-            }
-        }
-        return Report.done(true);
-    }
-
-    private static Path file(Task task) {
-        return Path.of(Objects.requireNonNull(task.file()));
-    }
-
-    private static Path to(Task task) {
-        return Path.of(Objects.requireNonNull(task.to()));
-    }
-
-    private static Format format(Task task) {
-        return Objects.requireNonNull(task.format());
     }
 }

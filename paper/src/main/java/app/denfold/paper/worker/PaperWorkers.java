@@ -6,16 +6,26 @@ import app.denfold.paper.Format;
 import app.denfold.paper.PageFacts;
 import app.denfold.paper.ReadPages;
 import app.denfold.paper.Reading;
+import app.denfold.paper.SignatureMark;
+import app.denfold.paper.Signer;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.Executors;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.Semaphore;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
  * A few worker processes that read and draw papers. Safe for use by several threads: each call waits until a process is
@@ -23,9 +33,19 @@ import java.util.function.Consumer;
  */
 public final class PaperWorkers implements AutoCloseable {
 
+    private static final Logger LOG = LoggerFactory.getLogger(PaperWorkers.class);
     private static final int TASKS_OF_ONE = 2_000;
     private static final Consumer<PageFacts> NOBODY = page -> {};
 
+    /** Processes that are ended from outside, or by the paper, before a paper is given up. */
+    private static final int MOST_ENDED_BY_PAPER = 2;
+
+    private static final int MOST_ENDED = 3;
+    private static final Signer NOTHING_TO_SIGN = bytes -> {
+        throw new IOException("This task signs nothing");
+    };
+
+    private final Sandbox sandbox;
     private final boolean yields;
     private final int megabytes;
     private final Duration most;
@@ -42,11 +62,12 @@ public final class PaperWorkers implements AutoCloseable {
      * @param megabytes memory of one process
      * @param most how long a process may take for an answer: for one page when it reads, else for the whole task
      */
-    public PaperWorkers(int processes, int megabytes, Duration most) {
-        this(processes, megabytes, most, false);
+    public PaperWorkers(Sandbox sandbox, int processes, int megabytes, Duration most) {
+        this(sandbox, processes, megabytes, most, false);
     }
 
-    private PaperWorkers(int processes, int megabytes, Duration most, boolean yields) {
+    private PaperWorkers(Sandbox sandbox, int processes, int megabytes, Duration most, boolean yields) {
+        this.sandbox = sandbox;
         this.yields = yields;
         this.megabytes = megabytes;
         this.most = most;
@@ -54,13 +75,17 @@ public final class PaperWorkers implements AutoCloseable {
     }
 
     /** Processes for work that nobody waits for: they leave the processor to those who do. */
-    public static PaperWorkers inBackground(int processes, int megabytes, Duration most) {
-        return new PaperWorkers(processes, megabytes, most, true);
+    public static PaperWorkers inBackground(Sandbox sandbox, int processes, int megabytes, Duration most) {
+        return new PaperWorkers(sandbox, processes, megabytes, most, true);
     }
 
-    /** @throws WorkerFailed when the paper could not be looked into within its bounds */
+    /**
+     * @throws WorkerFailed when the paper could not be looked into within its bounds
+     * @throws WorkerLost when the processes were ended from outside each time
+     */
     public Reading identify(Path file, String fileName) throws IOException {
-        return handle(Task.identify(path(file), fileName), NOBODY).reading();
+        return handle((folder, output) -> new Task.Identify(folder.lend(file).toString(), fileName), null)
+                .reading();
     }
 
     /**
@@ -69,48 +94,122 @@ public final class PaperWorkers implements AutoCloseable {
      * @throws WorkerFailed when it could not be drawn within its bounds, or there is no such page
      */
     public void draw(Path file, Format format, int page, int width, int turn, Path to) throws IOException {
-        handle(Task.draw(path(file), format, page, width, turn, path(to)), NOBODY);
+        handle(
+                (folder, output) ->
+                        new Task.Draw(folder.lend(file).toString(), format, page, width, turn, output.toString()),
+                to);
     }
 
     /**
      * @param from the first page to be read, from 1
-     * @param each told of every page as soon as it is read, in order
+     * @param each told of every page as soon as it is read, in order, each once
      * @throws WorkerFailed when a page could not be read within its bounds; pages told before it stay told
      */
     public void read(Path file, Format format, ReadPages.Settings settings, int from, Consumer<PageFacts> each)
             throws IOException {
-        handle(Task.read(path(file), format, settings.recognise(), settings.languages(), from), each);
+        AtomicInteger next = new AtomicInteger(from);
+        Attempts attempts = new Attempts();
+        handle(
+                attempts,
+                (folder, output) -> new Task.Read(
+                        folder.lend(file).toString(), format, settings.recognise(), settings.languages(), next.get()),
+                null,
+                page -> {
+                    each.accept(page);
+                    next.set(page.number() + 1);
+                    attempts.gotOn();
+                },
+                NOTHING_TO_SIGN);
     }
 
     /** Makes a PDF of the chosen pages. @throws WorkerFailed when that was not possible within the bounds */
     public void copy(List<CopyPages.Chosen> pages, Path to) throws IOException {
-        List<Task.Chosen> chosen = pages.stream()
-                .map(p -> new Task.Chosen(path(p.file()), p.format(), p.page(), p.turn()))
-                .toList();
-        handle(Task.copy(chosen, path(to)), NOBODY);
+        handle(
+                (folder, output) -> {
+                    Map<Path, String> lent = new HashMap<>();
+                    List<Task.Chosen> chosen = new ArrayList<>();
+                    for (CopyPages.Chosen page : pages) {
+                        if (!lent.containsKey(page.file())) {
+                            lent.put(page.file(), folder.lend(page.file()).toString());
+                        }
+                        chosen.add(new Task.Chosen(lent.get(page.file()), page.format(), page.page(), page.turn()));
+                    }
+                    return new Task.Copy(chosen, output.toString());
+                },
+                to);
     }
 
     /** Makes an open copy of a locked PDF. @return false when the password is wrong */
     public boolean unlock(Path file, String password, Path to) throws IOException {
-        return handle(Task.unlock(path(file), password, path(to)), NOBODY).outcome() == Report.Outcome.YES;
+        Report report = handle(
+                (folder, output) -> new Task.OpenLocked(folder.lend(file).toString(), password, output.toString()), to);
+        return report.outcome() == Report.Outcome.YES;
     }
 
     /** Makes a PDF/A-2b copy. @throws WorkerFailed when none can be made within the bounds */
     public ArchiveCopy.Made archive(Path file, Format format, Path to) throws IOException {
-        Report report = handle(Task.archive(path(file), format, path(to)), NOBODY);
+        Report report = handle(
+                (folder, output) -> new Task.Archive(folder.lend(file).toString(), format, output.toString()), to);
         return report.outcome() == Report.Outcome.YES ? ArchiveCopy.Made.FROM_ITS_PAGES : ArchiveCopy.Made.AS_PICTURES;
     }
 
-    private static String path(Path file) {
-        return file.toAbsolutePath().toString();
+    /**
+     * Makes a copy with signatures and evidence, sealed with a key that the process never sees.
+     *
+     * @param certificates the chain of the sealing key, its own first, in DER
+     * @throws WorkerFailed when none can be made within the bounds
+     */
+    public void seal(SealedCopy copy, List<byte[]> certificates, Signer signer, Path to) throws IOException {
+        handle(
+                new Attempts(),
+                (folder, output) -> new Task.SealCopy(
+                        folder.lend(copy.file()).toString(),
+                        copy.format(),
+                        copy.marks().stream().map(Task.Mark::of).toList(),
+                        copy.evidence(),
+                        certificates,
+                        copy.reason(),
+                        copy.at().toEpochMilli(),
+                        output.toString()),
+                to,
+                NOBODY,
+                signer);
     }
 
-    private Report handle(Task task, Consumer<PageFacts> pages) throws IOException {
+    /**
+     * A signed copy that is to be made.
+     *
+     * @param evidence lines of its last page
+     * @param reason printed in the seal
+     * @param at when it is sealed
+     */
+    public record SealedCopy(
+            Path file, Format format, List<SignatureMark> marks, List<String> evidence, String reason, Instant at) {}
+
+    private Report handle(WorkerProcess.Making making, @Nullable Path to) throws IOException {
+        return handle(new Attempts(), making, to, NOBODY, NOTHING_TO_SIGN);
+    }
+
+    /** Tries again in a fresh process when one was ended in the middle of it. */
+    private Report handle(
+            Attempts attempts, WorkerProcess.Making making, @Nullable Path to, Consumer<PageFacts> pages, Signer signer)
+            throws IOException {
+        while (true) {
+            try {
+                return once(making, to, pages, signer);
+            } catch (WorkerEnded ended) {
+                attempts.count(ended);
+            }
+        }
+    }
+
+    private Report once(WorkerProcess.Making making, @Nullable Path to, Consumer<PageFacts> pages, Signer signer)
+            throws IOException, WorkerEnded {
         free.acquireUninterruptibly();
         WorkerProcess worker = null;
         try {
             worker = alive();
-            return worker.handle(task, most, watch, pages);
+            return worker.handle(making, to, most, watch, pages, signer);
         } finally {
             if (worker != null) {
                 putBack(worker);
@@ -119,12 +218,44 @@ public final class PaperWorkers implements AutoCloseable {
         }
     }
 
-    private WorkerProcess alive() throws IOException {
+    /** How many processes were ended over one paper, in a row. */
+    private static final class Attempts {
+        private int ended;
+        private int byPaper;
+
+        void gotOn() {
+            ended = 0;
+            byPaper = 0;
+        }
+
+        /** @throws WorkerFailed when the paper is to blame @throws WorkerLost when it is not, and was tried enough */
+        void count(WorkerEnded end) throws IOException {
+            ended++;
+            byPaper += end.isFromOutside() ? 0 : 1;
+            if (byPaper == MOST_ENDED_BY_PAPER) {
+                throw new WorkerFailed(String.valueOf(end.getMessage()));
+            }
+            if (ended == MOST_ENDED) {
+                throw new WorkerLost();
+            }
+        }
+    }
+
+    private WorkerProcess alive() throws WorkerEnded {
         WorkerProcess worker = idle.poll();
         while (worker != null && !worker.isUsable()) {
+            worker.close();
             worker = idle.poll();
         }
-        return worker == null ? WorkerProcess.start(megabytes, yields) : worker;
+        if (worker != null) {
+            return worker;
+        }
+        try {
+            return WorkerProcess.start(sandbox, megabytes, yields);
+        } catch (IOException failed) {
+            LOG.warn("No process for reading papers could be started: {}", failed.getMessage());
+            throw WorkerEnded.notStarted();
+        }
     }
 
     private void putBack(WorkerProcess worker) {

@@ -3,19 +3,22 @@ package app.denfold.paper.worker;
 import app.denfold.paper.Format;
 import app.denfold.paper.PageFacts;
 import app.denfold.paper.Reading;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
-/** What a worker process answers: one line of JSON for each page, and a last one. */
+/** What a worker process answers: one line of JSON for each page, one for each thing to be signed, and a last one. */
 record Report(
         Kind kind,
         @Nullable PageFacts page,
         @Nullable Outcome outcome,
         @Nullable Format format,
         int pages,
-        @Nullable String words) {
+        @Nullable String words,
+        byte @Nullable [] toSign) {
 
     enum Kind {
         PAGE,
+        SIGN,
         DONE,
         FAILED
     }
@@ -29,31 +32,39 @@ record Report(
     }
 
     static Report page(PageFacts page) {
-        return new Report(Kind.PAGE, page, null, null, 0, null);
+        return new Report(Kind.PAGE, page, null, null, 0, null, null);
+    }
+
+    static Report sign(byte[] bytes) {
+        return new Report(Kind.SIGN, null, null, null, 0, null, bytes);
     }
 
     static Report done(boolean yes) {
-        return new Report(Kind.DONE, null, yes ? Outcome.YES : Outcome.NO, null, 0, null);
+        return outcome(yes ? Outcome.YES : Outcome.NO, null, 0, null);
     }
 
     static Report failed(String words) {
-        return new Report(Kind.FAILED, null, null, null, 0, words);
+        return new Report(Kind.FAILED, null, null, null, 0, words, null);
+    }
+
+    private static Report outcome(Outcome outcome, @Nullable Format format, int pages, @Nullable String words) {
+        return new Report(Kind.DONE, null, outcome, format, pages, words, null);
     }
 
     static Report of(Reading reading) {
         if (reading instanceof Reading.Readable readable) {
-            return new Report(Kind.DONE, null, Outcome.READABLE, readable.format(), readable.pages(), null);
+            return outcome(Outcome.READABLE, readable.format(), readable.pages(), null);
         }
         if (reading instanceof Reading.SetAside aside) {
-            return new Report(Kind.DONE, null, Outcome.SET_ASIDE, aside.format(), 0, aside.reason());
+            return outcome(Outcome.SET_ASIDE, aside.format(), 0, aside.reason());
         }
-        return new Report(Kind.DONE, null, Outcome.REFUSED, null, 0, ((Reading.Refused) reading).reason());
+        return outcome(Outcome.REFUSED, null, 0, ((Reading.Refused) reading).reason());
     }
 
     Reading reading() {
-        return switch (java.util.Objects.requireNonNull(outcome)) {
-            case READABLE -> new Reading.Readable(java.util.Objects.requireNonNull(format), pages);
-            case SET_ASIDE -> new Reading.SetAside(java.util.Objects.requireNonNull(format), String.valueOf(words));
+        return switch (Objects.requireNonNull(outcome)) {
+            case READABLE -> new Reading.Readable(Objects.requireNonNull(format), pages);
+            case SET_ASIDE -> new Reading.SetAside(Objects.requireNonNull(format), String.valueOf(words));
             default -> new Reading.Refused(String.valueOf(words));
         };
     }

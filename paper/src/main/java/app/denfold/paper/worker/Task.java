@@ -1,56 +1,134 @@
 package app.denfold.paper.worker;
 
+import app.denfold.paper.ArchiveCopy;
+import app.denfold.paper.CopyPages;
 import app.denfold.paper.Format;
+import app.denfold.paper.PageImage;
+import app.denfold.paper.ReadPages;
+import app.denfold.paper.ReadPaper;
+import app.denfold.paper.Seal;
+import app.denfold.paper.SignatureMark;
+import app.denfold.paper.SignedCopy;
+import app.denfold.paper.Unlock;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
-/** What a worker process is asked to do: one line of JSON. Paths are absolute. */
-record Task(
-        What what,
-        @Nullable String file,
-        @Nullable String name,
-        @Nullable Format format,
-        int page,
-        int width,
-        int turn,
-        @Nullable String to,
-        boolean recognise,
-        @Nullable String languages,
-        @Nullable String password,
-        @Nullable List<Chosen> pages) {
+/** What a worker process is asked to do: one line of JSON. Paths are absolute and within its reach. */
+@JsonTypeInfo(use = JsonTypeInfo.Id.SIMPLE_NAME, property = "what")
+sealed interface Task {
 
-    enum What {
-        IDENTIFY,
-        DRAW,
-        READ,
-        COPY,
-        UNLOCK,
-        ARCHIVE
+    /** Does it, in the worker process. @return the last answer */
+    Report done(Conversation with) throws IOException;
+
+    /** What a task can say and ask while it is done. */
+    interface Conversation {
+        void tell(Report report);
+
+        /** Has bytes signed with a key that only the server holds. */
+        byte[] sign(byte[] bytes) throws IOException;
+    }
+
+    record Identify(String file, String name) implements Task {
+        @Override
+        public Report done(Conversation with) throws IOException {
+            return Report.of(ReadPaper.read(Path.of(file), name));
+        }
+    }
+
+    record Draw(String file, Format format, int page, int width, int turn, String to) implements Task {
+        @Override
+        public Report done(Conversation with) throws IOException {
+            Files.write(Path.of(to), PageImage.png(Path.of(file), format, page, width, turn));
+            return Report.done(true);
+        }
+    }
+
+    record Read(String file, Format format, boolean recognise, String languages, int from) implements Task {
+        @Override
+        public Report done(Conversation with) throws IOException {
+            ReadPages.each(
+                    Path.of(file),
+                    format,
+                    new ReadPages.Settings(recognise, languages),
+                    from,
+                    page -> with.tell(Report.page(page)));
+            return Report.done(true);
+        }
     }
 
     record Chosen(String file, Format format, int page, int turn) {}
 
-    static Task identify(String file, String name) {
-        return new Task(What.IDENTIFY, file, name, null, 0, 0, 0, null, false, null, null, null);
+    record Copy(List<Chosen> pages, String to) implements Task {
+        @Override
+        public Report done(Conversation with) throws IOException {
+            List<CopyPages.Chosen> chosen = new ArrayList<>();
+            for (Chosen page : pages) {
+                chosen.add(new CopyPages.Chosen(Path.of(page.file()), page.format(), page.page(), page.turn()));
+            }
+            CopyPages.to(Path.of(to), chosen);
+            return Report.done(true);
+        }
     }
 
-    static Task draw(String file, Format format, int page, int width, int turn, String to) {
-        return new Task(What.DRAW, file, null, format, page, width, turn, to, false, null, null, null);
+    record OpenLocked(String file, String password, String to) implements Task {
+        @Override
+        public Report done(Conversation with) throws IOException {
+            return Report.done(Unlock.to(Path.of(to), Path.of(file), password));
+        }
     }
 
-    static Task read(String file, Format format, boolean recognise, String languages, int from) {
-        return new Task(What.READ, file, null, format, from, 0, 0, null, recognise, languages, null, null);
+    record Archive(String file, Format format, String to) implements Task {
+        @Override
+        public Report done(Conversation with) throws IOException {
+            ArchiveCopy.Made made = ArchiveCopy.to(Path.of(to), Path.of(file), format);
+            return Report.done(made == ArchiveCopy.Made.FROM_ITS_PAGES);
+        }
     }
 
-    static Task copy(List<Chosen> pages, String to) {
-        return new Task(What.COPY, null, null, null, 0, 0, 0, to, false, null, null, pages);
+    /** A mark as JSON: one of strokes and typed is null. */
+    record Mark(
+            String name,
+            String role,
+            String when,
+            @Nullable List<List<SignatureMark.Point>> strokes,
+            @Nullable String typed,
+            SignatureMark.Place place) {
+
+        static Mark of(SignatureMark mark) {
+            return new Mark(mark.name(), mark.role(), mark.when(), mark.strokes(), mark.typedName(), mark.place());
+        }
+
+        SignatureMark mark() {
+            SignatureMark.Drawing drawing =
+                    strokes == null ? SignatureMark.typed(String.valueOf(typed)) : SignatureMark.pen(strokes);
+            return new SignatureMark(name, role, when, drawing, place);
+        }
     }
 
-    static Task archive(String file, Format format, String to) {
-        return new Task(What.ARCHIVE, file, null, format, 0, 0, 0, to, false, null, null, null);
-    }
-
-    static Task unlock(String file, String password, String to) {
-        return new Task(What.UNLOCK, file, null, null, 0, 0, 0, to, false, null, password, null);
+    /** @param certificates the chain, the sealing one first, in DER */
+    record SealCopy(
+            String file,
+            Format format,
+            List<Mark> marks,
+            List<String> evidence,
+            List<byte[]> certificates,
+            String reason,
+            long sealedAt,
+            String to)
+            implements Task {
+        @Override
+        public Report done(Conversation with) throws IOException {
+            byte[] copy = SignedCopy.make(
+                    Path.of(file), format, marks.stream().map(Mark::mark).toList(), evidence);
+            byte[] sealed = Seal.put(copy, certificates, with::sign, reason, Instant.ofEpochMilli(sealedAt));
+            Files.write(Path.of(to), sealed);
+            return Report.done(true);
+        }
     }
 }

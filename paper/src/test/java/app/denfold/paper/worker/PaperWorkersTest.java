@@ -33,7 +33,7 @@ class PaperWorkersTest {
 
     @Test
     void papersAreIdentifiedReadAndDrawnInAnotherProcess() throws IOException {
-        try (PaperWorkers workers = new PaperWorkers(1, 256, PATIENT)) {
+        try (PaperWorkers workers = workers(1, 256, PATIENT)) {
             Path pdf = SamplePapers.pdf(folder, 3, 0);
             assertThat(workers.identify(pdf, "a.pdf")).isEqualTo(new Reading.Readable(Format.PDF, 3));
             assertThat(workers.identify(pdf, "a.png")).isInstanceOf(Reading.Refused.class);
@@ -48,6 +48,76 @@ class PaperWorkersTest {
             assertThatThrownBy(() -> workers.draw(pdf, Format.PDF, 9, 300, 0, png))
                     .isInstanceOf(WorkerFailed.class)
                     .hasMessageContaining("the paper has 3");
+        }
+    }
+
+    private static PaperWorkers workers(int processes, int megabytes, Duration most) throws IOException {
+        return new PaperWorkers(Sandbox.in(Files.createTempDirectory("workers"), "nobody"), processes, megabytes, most);
+    }
+
+    private static List<ProcessHandle> processes() {
+        return ProcessHandle.current().descendants().toList();
+    }
+
+    @Test
+    void aWorkerThatIsKilledCostsNoPaperAndAPageIsToldOnce() throws IOException {
+        try (PaperWorkers workers = workers(1, 256, PATIENT)) {
+            Path pdf = SamplePapers.pdf(folder, 6, 0);
+            List<Integer> told = new ArrayList<>();
+            List<Long> killed = new ArrayList<>();
+            workers.read(pdf, Format.PDF, ReadPages.Settings.codesOnly(), 1, page -> {
+                told.add(page.number());
+                processes().forEach(p -> {
+                    killed.add(p.pid());
+                    p.destroyForcibly();
+                });
+            });
+            assertThat(told).containsExactly(1, 2, 3, 4, 5, 6);
+            assertThat(killed).isNotEmpty();
+        }
+    }
+
+    @Test
+    void aPaperIsNotBlamedForWorkersThatAreKilledEachTime() throws Exception {
+        try (PaperWorkers workers = workers(1, 256, PATIENT)) {
+            Path pdf = SamplePapers.pdf(folder, 2, 0);
+            java.util.concurrent.atomic.AtomicBoolean stop = new java.util.concurrent.atomic.AtomicBoolean();
+            Thread killer = new Thread(() -> {
+                while (!stop.get()) {
+                    processes().forEach(ProcessHandle::destroyForcibly);
+                }
+            });
+            killer.start();
+            try {
+                assertThatThrownBy(() -> workers.identify(pdf, "a.pdf")).isInstanceOf(WorkerLost.class);
+            } finally {
+                stop.set(true);
+                killer.join();
+            }
+            assertThat(workers.identify(pdf, "a.pdf")).isEqualTo(new Reading.Readable(Format.PDF, 2));
+        }
+    }
+
+    @Test
+    void aWorkerHasNothingOfTheServersEnvironmentAndAFolderOfItsOwn() throws IOException {
+        Sandbox sandbox = Sandbox.in(Files.createTempDirectory("workers"), "nobody");
+        try (WorkFolder own = sandbox.folder()) {
+            Path said = folder.resolve("said");
+            Process process = sandbox.confined(own, List.of("sh", "-c", "env; pwd; id -u; ls /sys/class/net"))
+                    .redirectOutput(said.toFile())
+                    .start();
+            assertThat(process.waitFor(20, java.util.concurrent.TimeUnit.SECONDS))
+                    .isTrue();
+            List<String> lines = Files.readAllLines(said);
+            assertThat(lines)
+                    .filteredOn(l -> l.matches("[A-Z_]+=.*"))
+                    .allMatch(l -> l.matches("(PATH|HOME|TMPDIR|LC_ALL|PWD|OLDPWD|SHLVL|_|TESSDATA_PREFIX)=.*"));
+            assertThat(lines).contains(own.path().toString());
+            if (sandbox.isOtherUser()) {
+                assertThat(lines).doesNotContain("0");
+            }
+        } catch (InterruptedException stopped) {
+            throw new IllegalStateException(stopped);
         }
     }
 
@@ -70,7 +140,7 @@ class PaperWorkersTest {
     void aPaperThatUnfoldsIntoTooMuchMemoryCostsThatPaperOnly() throws IOException {
         Path bomb = bomb();
         assertThat(Files.size(bomb)).isLessThan(2_000_000);
-        try (PaperWorkers workers = new PaperWorkers(1, 48, PATIENT)) {
+        try (PaperWorkers workers = workers(1, 48, PATIENT)) {
             assertThatThrownBy(() -> workers.read(bomb, Format.PDF, ReadPages.Settings.codesOnly(), 1, p -> {}))
                     .isInstanceOf(WorkerFailed.class)
                     .hasMessage("reading it needed more memory than a paper may take");
@@ -82,7 +152,7 @@ class PaperWorkersTest {
     @Test
     void aPaperThatTakesTooLongIsGivenUp() throws IOException {
         Path pdf = SamplePapers.pdf(folder, 1, 0);
-        try (PaperWorkers workers = new PaperWorkers(1, 128, Duration.ofMillis(20))) {
+        try (PaperWorkers workers = workers(1, 128, Duration.ofMillis(20))) {
             assertThatThrownBy(() -> workers.identify(pdf, "slow.pdf"))
                     .isInstanceOf(WorkerFailed.class)
                     .hasMessageStartingWith("reading it took longer than");
@@ -91,7 +161,7 @@ class PaperWorkersTest {
 
     @Test
     void aReaderThatBreaksOffLeavesNoAnswersForTheNextPaper() throws IOException {
-        try (PaperWorkers workers = new PaperWorkers(1, 256, PATIENT)) {
+        try (PaperWorkers workers = workers(1, 256, PATIENT)) {
             Path pdf = SamplePapers.pdf(folder, 5, 0);
             assertThatThrownBy(() -> workers.read(pdf, Format.PDF, ReadPages.Settings.codesOnly(), 1, p -> {
                         throw new IllegalStateException("the database is away");
@@ -102,8 +172,8 @@ class PaperWorkersTest {
     }
 
     @Test
-    void manyCallersShareFewProcesses() {
-        try (PaperWorkers workers = new PaperWorkers(2, 256, PATIENT)) {
+    void manyCallersShareFewProcesses() throws IOException {
+        try (PaperWorkers workers = workers(2, 256, PATIENT)) {
             List<Reading> readings = IntStream.range(0, 12)
                     .parallel()
                     .mapToObj(i -> {
