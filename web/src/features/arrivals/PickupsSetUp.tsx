@@ -16,6 +16,7 @@ const NEW: Desk = {
   splitEvery: 0,
   dropBlank: false,
   filesCovers: false,
+  pauseSeconds: 2,
 };
 
 /** The folders that scanners save into: one for each desk, with what is known beforehand of its papers. */
@@ -167,6 +168,18 @@ function DeskForm({ desk, folder, isNew = false, onSaved }: DeskFormProps) {
           value={draft.source ?? ""}
           onChange={(e) => change({ source: e.target.value || undefined })}
         />
+        <label htmlFor={`${id}-pause`}>A file is taken</label>
+        <span>
+          <InputNumber
+            id={`${id}-pause`}
+            size="small"
+            min={1}
+            max={600}
+            value={draft.pauseSeconds}
+            onChange={(n) => change({ pauseSeconds: n ?? 1 })}
+          />{" "}
+          seconds after it was last written to; longer for a scanner that pauses within a file
+        </span>
         <span>A new paper begins</span>
         <div className="desk-signs">
           <span className="muted">at a cover or separator sheet, and</span>

@@ -33,14 +33,13 @@ export function SetAsideSheet({ arrival, onGone }: { arrival: Arrival; onGone: (
         )}
       </div>
       <div className="filing-foot">
-        {arrival.pages.length > 0 && (
-          <Button
-            type="primary"
-            onClick={() => act.mutate(() => api.POST("/api/arrivals/{id}/take-up", { params }))}
-          >
-            Take it up again
-          </Button>
-        )}
+        <Button
+          type="primary"
+          loading={act.isPending}
+          onClick={() => act.mutate(() => api.POST("/api/arrivals/{id}/take-up", { params }))}
+        >
+          {arrival.pages.length > 0 ? "Take it up again" : "Try again"}
+        </Button>
         <Button danger onClick={() => setDiscards(true)}>
           Discard
         </Button>

@@ -13,10 +13,17 @@ const KNOWN: KnownFacts = {
     { code: "client", label: "Client" },
   ],
   facts: [
-    { name: "role", label: "Role", form: "CHOICE", choices: ["instructor", "groom"], key: true },
-    { name: "drives", label: "Drives", form: "YES_NO", choices: [], key: false },
-    { name: "lessons", label: "Lessons", form: "NUMBER", choices: [], key: false },
-    { name: "locker", label: "Locker", form: "TEXT", choices: [], key: false },
+    {
+      name: "role",
+      label: "Role",
+      form: "CHOICE",
+      choices: ["instructor", "groom"],
+      key: true,
+      sensitive: false,
+    },
+    { name: "drives", label: "Drives", form: "YES_NO", choices: [], key: false, sensitive: false },
+    { name: "lessons", label: "Lessons", form: "NUMBER", choices: [], key: false, sensitive: false },
+    { name: "locker", label: "Locker", form: "TEXT", choices: [], key: false, sensitive: false },
   ],
 };
 

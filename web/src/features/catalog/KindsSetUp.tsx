@@ -109,6 +109,7 @@ function KindEditor({ kind, taken }: { kind: KindSetUp | undefined; taken: strin
             <th scope="col">Form</th>
             <th scope="col">Choices</th>
             <th scope="col">In the head</th>
+            <th scope="col">Sensitive</th>
             <th scope="col" aria-label="Remove" />
           </tr>
         </thead>
@@ -186,6 +187,13 @@ function FactRow({
         />
       </td>
       <td>
+        <Checkbox
+          aria-label={`${fact.label} is sensitive`}
+          checked={fact.sensitive}
+          onChange={(e) => onChange({ ...fact, sensitive: e.target.checked })}
+        />
+      </td>
+      <td>
         <Button
           type="text"
           icon={<DeleteOutlined />}
@@ -203,7 +211,7 @@ function AddFact({ taken, onAdd }: { taken: string[]; onAdd: (fact: Fact) => voi
   const add = () => {
     const name = codeOf(label, taken).replace(/-([a-z0-9])/g, (_, letter: string) => letter.toUpperCase());
     if (label.trim()) {
-      onAdd({ name, label: label.trim(), form: "TEXT", choices: [], key: false });
+      onAdd({ name, label: label.trim(), form: "TEXT", choices: [], key: false, sensitive: false });
       setLabel("");
     }
   };

@@ -52,7 +52,7 @@ const KIND = {
   plural: "Clients",
   numberPrefix: "C",
   files: 35,
-  facts: [{ name: "box", label: "Box", form: "TEXT", choices: [], key: true }],
+  facts: [{ name: "box", label: "Box", form: "TEXT", choices: [], key: true, sensitive: false }],
 };
 
 const EFFECT = {
@@ -212,7 +212,10 @@ test("a fact is added to a kind under a name of its own", async () => {
   await waitFor(() => expect(calls.some((c) => c.method === "PUT")).toBe(true));
   expect(calls.find((c) => c.method === "PUT")?.body).toMatchObject({
     version: 1,
-    facts: [{ name: "box" }, { name: "lockerNumber", label: "Locker number", form: "TEXT", key: false }],
+    facts: [
+      { name: "box" },
+      { name: "lockerNumber", label: "Locker number", form: "TEXT", key: false, sensitive: false },
+    ],
   });
 });
 

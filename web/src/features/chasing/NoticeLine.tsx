@@ -6,6 +6,7 @@ import "./chasing.css";
 
 const RESULTS: Record<string, { word: string; className: string }> = {
   QUEUED: { word: "on its way", className: "slate" },
+  SENDING: { word: "being sent", className: "slate" },
   SENT: { word: "sent", className: "juniper" },
   FAILED: { word: "failed", className: "clay" },
 };
@@ -27,11 +28,16 @@ export function NoticeLine({ notice }: { notice: Shape<"NoticeAnswer"> }) {
       <div className="muted">
         to {notice.recipient} · {moment(notice.queuedAt)} by {notice.by}
         {notice.result && ` · ${notice.result}`}
+        {notice.nextAttempt && ` · tried again ${moment(notice.nextAttempt)}`}
       </div>
-      <button type="button" className="linklike" onClick={() => setOpen(!open)}>
-        {open ? "Hide the text" : "Show the text"}
-      </button>
-      {notice.state === "FAILED" && (
+      {notice.body ? (
+        <button type="button" className="linklike" onClick={() => setOpen(!open)}>
+          {open ? "Hide the text" : "Show the text"}
+        </button>
+      ) : (
+        <span className="muted">Between the two of them</span>
+      )}
+      {notice.mayRetry && (
         <>
           {" · "}
           <button type="button" className="linklike" onClick={() => retry.mutate()}>

@@ -5,6 +5,7 @@ import { wordsOf } from "../../api/client";
 import { day } from "../../ui/days";
 import { GlyphSprite } from "../../ui/GlyphSprite";
 import { QuietEmpty } from "../../ui/Quiet";
+import { openWords, type Verdict } from "../../ui/standing";
 import { asStatus, statuses } from "../../ui/statuses";
 import type { BoardRow, BoardView, Column } from "./boardQueries";
 import { useBoardRows } from "./useBoardRows";
@@ -274,8 +275,8 @@ const Row = memo(function Row(props: RowProps) {
             <button type="button" tabIndex={-1} className="board-name" onClick={() => props.onOpenFile(row)}>
               <strong>{row.name}</strong> <span className="muted">{row.number}</span>
             </button>
-            <span className={row.clear ? "tabular" : "clay"}>
-              {row.clear ? (row.clearThrough ? day(row.clearThrough) : "no end") : "not clear"}
+            <span className={row.clear ? "tabular" : "clay"} title={row.clear ? undefined : openWords(row)}>
+              {row.clear ? (row.clearThrough ? day(row.clearThrough) : "no end") : notClear(row)}
             </span>
           </>
         )}
@@ -284,3 +285,8 @@ const Row = memo(function Row(props: RowProps) {
     </div>
   );
 });
+
+/** Where all that is open is in sight, the cells say the rest. */
+function notClear(row: Verdict): string {
+  return row.openSlots === 0 ? `not clear, ${row.hiddenOpen} hidden` : "not clear";
+}

@@ -31,6 +31,7 @@ function row(i: number, cells: string) {
     clear: !cells.includes("l") && !cells.includes("m"),
     clearThrough: "2027-05-14",
     openSlots: [...cells].filter((c) => "lm".includes(c)).length,
+    hiddenOpen: 0,
     lastActivityAt: "2026-11-25T09:00:00Z",
     cells,
   };

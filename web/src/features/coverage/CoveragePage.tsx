@@ -232,12 +232,14 @@ function ChosenBar({ chosen, onClear }: { chosen: Map<string, BoardRow>; onClear
   const mayChange = useMayChange();
   const people = [...chosen.values()];
   const open = people.reduce((sum, row) => sum + row.openSlots, 0);
+  const hidden = people.reduce((sum, row) => sum + row.hiddenOpen, 0);
   const count = people.length === 1 ? "1 person" : `${people.length} people`;
   return (
     <section className="chosen-bar" aria-label="Chosen people">
       <strong>{count} chosen</strong>
       <span>
         {open} open {open === 1 ? "slot" : "slots"} between them
+        {hidden > 0 && `, ${hidden} more you cannot see`}
       </span>
       <span className="grow" />
       <Button onClick={onClear}>Clear choice</Button>

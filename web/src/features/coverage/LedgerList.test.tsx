@@ -26,6 +26,7 @@ function slot(label: string, status: string, part: Partial<Shape<"SlotAnswer">> 
 const LEDGER: Shape<"LedgerAnswer"> = {
   clear: false,
   openSlots: 2,
+  hiddenOpen: 0,
   sections: [
     {
       code: "safety",
@@ -44,6 +45,7 @@ const LEDGER: Shape<"LedgerAnswer"> = {
               documentDate: "2026-11-20",
               state: "counts",
               versions: 2,
+              changes: 0,
             },
           ],
         }),
@@ -67,6 +69,7 @@ const LEDGER: Shape<"LedgerAnswer"> = {
       documentDate: "2026-11-14",
       state: "voided",
       versions: 1,
+      changes: 0,
     },
   ],
 };

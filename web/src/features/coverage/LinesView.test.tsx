@@ -44,8 +44,13 @@ const LINES = {
 };
 
 const slot = (label: string, status: string) => ({ label, status, blocking: true });
-const NOT_CLEAR = { clear: false, openSlots: 1, sections: [{ slots: [slot("First aid", "lapsed")] }] };
-const CLEAR = { clear: true, clearThrough: "2026-11-30", openSlots: 0, sections: [] };
+const NOT_CLEAR = {
+  clear: false,
+  openSlots: 1,
+  hiddenOpen: 0,
+  sections: [{ slots: [slot("First aid", "lapsed")] }],
+};
+const CLEAR = { clear: true, clearThrough: "2026-11-30", openSlots: 0, hiddenOpen: 0, sections: [] };
 
 function lines(path: string, ledger: object, more: object = {}) {
   const calls = serve({

@@ -9,6 +9,7 @@ import { ledgerOptions } from "../people/fileQueries";
 import { linesOptions } from "./boardQueries";
 import { LinesDrawing } from "./LinesDrawing";
 import "./lines.css";
+import { openWords } from "../../ui/standing";
 import { LinesTable } from "./LinesTable";
 
 /** How much is shown before and after today, in days. */
@@ -141,6 +142,10 @@ function words(ledger: Shape<"LedgerAnswer">): string {
         ["lapsed", "missing", "sent-back", "in-review", "awaiting-signature"].includes(s.status),
     );
   const named = open.slice(0, 4).map((s) => `${s.label} ${s.status.replaceAll("-", " ")}`);
-  const more = open.length > 4 ? ` and ${open.length - 4} more` : "";
+  const unnamed = open.length - named.length + ledger.hiddenOpen;
+  if (named.length === 0) {
+    return `no, ${openWords(ledger)}.`;
+  }
+  const more = unnamed > 0 ? ` and ${unnamed} more` : "";
   return `no, ${named.join(", ")}${more}.`;
 }

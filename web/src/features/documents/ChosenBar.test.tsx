@@ -6,8 +6,8 @@ import { ChosenBar } from "./ChosenBar";
 afterEach(cleanup);
 
 const PAPERS = [
-  { id: "a", name: "Letter a" },
-  { id: "b", name: "Letter b" },
+  { id: "a", name: "Letter a", versions: 1, changes: 4 },
+  { id: "b", name: "Letter b", versions: 2, changes: 7 },
 ];
 
 test("chosen papers are zipped, and thrown away with a way back", async () => {
@@ -42,9 +42,27 @@ test("details are changed for all, and a refusal keeps the dialog with its reaso
   fireEvent.click(change);
   await screen.findByText(/works on this paper/);
   expect(calls.find((c) => c.method === "POST")?.body).toEqual({
-    documents: ["a", "b"],
+    documents: [
+      { id: "a", changes: 4 },
+      { id: "b", changes: 7 },
+    ],
     details: { description: "autumn" },
   });
+});
+
+test("what is decided is decided on the versions that are shown", async () => {
+  const calls = serve({ "POST /api/documents/accept": {} });
+  const papers = PAPERS.map((p) => ({ ...p, state: "in review" }));
+  show(<ChosenBar papers={papers} mayChange onClear={() => {}} />);
+  fireEvent.click(screen.getByRole("button", { name: "Accept" }));
+  await waitFor(() =>
+    expect(calls[0]?.body).toEqual({
+      documents: [
+        { id: "a", version: 1 },
+        { id: "b", version: 2 },
+      ],
+    }),
+  );
 });
 
 test("who may only look can fetch papers but not change them", () => {

@@ -13,7 +13,7 @@ import { usePaperAction } from "./usePaperAction";
 const MOST_PRINTED = 100;
 
 type ChosenBarProps = {
-  papers: { id: string; name: string; state?: string }[];
+  papers: { id: string; name: string; state?: string; versions: number; changes: number }[];
   mayChange: boolean;
   /** The file all of them lie in; undefined when they may lie in several. */
   file?: Shape<"FileAnswer">;
@@ -27,6 +27,7 @@ export function ChosenBar({ papers, mayChange, file, onClear, onAll }: ChosenBar
   const { message } = App.useApp();
   const act = usePaperAction();
   const ids = papers.map((p) => p.id);
+  const shown = papers.map(({ id, versions }) => ({ id, version: versions }));
   const inReview = papers.every((p) => p.state === "in review");
   const unsigned = papers.filter((p) => p.state === "unsigned");
   const close = () => setDialog(undefined);
@@ -92,7 +93,7 @@ export function ChosenBar({ papers, mayChange, file, onClear, onAll }: ChosenBar
                 type="primary"
                 onClick={() =>
                   act.mutate({
-                    call: () => api.POST("/api/documents/accept", { body: { documents: ids } }),
+                    call: () => api.POST("/api/documents/accept", { body: { documents: shown } }),
                     said: ids.length === 1 ? "Accepted." : `Accepted ${ids.length} papers.`,
                     after: onClear,
                   })
@@ -124,9 +125,7 @@ export function ChosenBar({ papers, mayChange, file, onClear, onAll }: ChosenBar
       <Button size="small" type="text" aria-label="Choose none" onClick={onClear}>
         ×
       </Button>
-      {dialog === "details" && (
-        <SharedDetailsModal ids={ids} names={papers.map((p) => p.name)} onClose={close} onDone={onClear} />
-      )}
+      {dialog === "details" && <SharedDetailsModal papers={papers} onClose={close} onDone={onClear} />}
       <ReasonModal
         title={ids.length === 1 ? "Send this paper back" : `Send ${ids.length} papers back`}
         names={papers.map((p) => p.name)}
@@ -136,7 +135,7 @@ export function ChosenBar({ papers, mayChange, file, onClear, onAll }: ChosenBar
         onClose={close}
         onReason={(reason) =>
           act.mutate({
-            call: () => api.POST("/api/documents/send-back", { body: { documents: ids, reason } }),
+            call: () => api.POST("/api/documents/send-back", { body: { documents: shown, reason } }),
             said: "Sent back.",
             after: () => {
               close();

@@ -32,6 +32,7 @@ export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; 
     onError: (error) => message.error(wordsOf(error)),
   });
   const newest = paper.versions[paper.versions.length - 1];
+  const version = paper.versions.length;
   const hasNoPages = newest?.pages === 0;
   const close = () => setDialog(null);
   const renew = useNewVersion(paper.id);
@@ -44,7 +45,9 @@ export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; 
           type="primary"
           size="small"
           loading={act.isPending}
-          onClick={() => act.mutate(() => api.POST("/api/documents/{id}/accept", { params }))}
+          onClick={() =>
+            act.mutate(() => api.POST("/api/documents/{id}/accept", { params, body: { version } }))
+          }
         >
           Accept
         </Button>
@@ -108,7 +111,7 @@ export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; 
         open={dialog === "send-back"}
         onClose={close}
         onReason={(reason) =>
-          act.mutate(() => api.POST("/api/documents/{id}/send-back", { params, body: { reason } }))
+          act.mutate(() => api.POST("/api/documents/{id}/send-back", { params, body: { version, reason } }))
         }
       />
       <ReasonModal
@@ -118,7 +121,7 @@ export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; 
         open={dialog === "void"}
         onClose={close}
         onReason={(reason) =>
-          act.mutate(() => api.POST("/api/documents/{id}/void", { params, body: { reason } }))
+          act.mutate(() => api.POST("/api/documents/{id}/void", { params, body: { version, reason } }))
         }
       />
       <ShareModal papers={[paper]} file={file} open={dialog === "share"} onClose={close} />

@@ -39,6 +39,7 @@ test("sending back needs words", async () => {
   fireEvent.click(screen.getAllByRole("button", { name: "Send back" }).at(-1) as HTMLElement);
   await waitFor(() =>
     expect(calls.find((c) => c.path === "/api/documents/d1/send-back")?.body).toEqual({
+      version: 1,
       reason: "page 2 is missing",
     }),
   );

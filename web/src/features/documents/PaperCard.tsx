@@ -33,6 +33,15 @@ export function PaperCard({ paper, file, ledger, version, onVersion, onCompare }
       <h2>{paper.typeLabel}</h2>
       <div className="muted">{paper.name}</div>
       <State paper={paper} />
+      {paper.versions.map(
+        (v) =>
+          v.damage && (
+            <div key={v.number} className="paper-note bad">
+              Version {v.number} is damaged on the server. {v.damage} Taking in the same paper once more mends
+              it.
+            </div>
+          ),
+      )}
       {mayChange && !paper.voidedOn && <PaperActions paper={paper} file={file} />}
       {paper.hold && (
         <div className="paper-note">

@@ -7,12 +7,16 @@ import { TypePicker } from "../arrivals/TypePicker";
 
 type Shared = Shape<"SharedDetails">;
 
-type SharedDetailsModalProps = { ids: string[]; names: string[]; onClose: () => void; onDone?: () => void };
+type SharedDetailsModalProps = {
+  papers: { id: string; name: string; changes: number }[];
+  onClose: () => void;
+  onDone?: () => void;
+};
 
 const NAMED = 6;
 
 /** Changes the same details of several papers: all of them, or none; and takes it back. */
-export function SharedDetailsModal({ ids, names, onClose, onDone }: SharedDetailsModalProps) {
+export function SharedDetailsModal({ papers, onClose, onDone }: SharedDetailsModalProps) {
   const [draft, setDraft] = useState<Shared>({});
   const { message } = App.useApp();
   const queries = useQueryClient();
@@ -28,7 +32,11 @@ export function SharedDetailsModal({ ids, names, onClose, onDone }: SharedDetail
   };
   const change = useMutation({
     mutationFn: () =>
-      answer(api.POST("/api/documents/details", { body: { documents: ids, details: draft } })),
+      answer(
+        api.POST("/api/documents/details", {
+          body: { documents: papers.map(({ id, changes }) => ({ id, changes })), details: draft },
+        }),
+      ),
     onSuccess: (before) => {
       message.success(
         <span>
@@ -44,13 +52,14 @@ export function SharedDetailsModal({ ids, names, onClose, onDone }: SharedDetail
       onDone?.();
     },
   });
+  const names = papers.map((p) => p.name);
   const asked = Object.values(draft).some((v) => v !== undefined && v !== null && v !== "");
   const set = (part: Shared) => setDraft({ ...draft, ...part });
   return (
     <Modal
-      title={`Change ${ids.length} papers in one go`}
+      title={`Change ${papers.length} papers in one go`}
       open
-      okText={`Change ${ids.length} papers`}
+      okText={`Change ${papers.length} papers`}
       okButtonProps={{ disabled: !asked, loading: change.isPending }}
       onOk={() => change.mutate()}
       onCancel={onClose}

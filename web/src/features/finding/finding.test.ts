@@ -24,6 +24,8 @@ const paper = (id: string, more: Partial<FoundPaper> = {}): FoundPaper => ({
   isRead: true,
   pagesWithoutText: 0,
   isCut: false,
+  versions: 1,
+  changes: 0,
   ...more,
 });
 

@@ -20,7 +20,9 @@ const FILE: Shape<"FileAnswer"> = {
   factWords: { supervisor: "Hester Quillam" },
   formerNames: [],
   identifiers: [],
-  factDefinitions: [{ name: "supervisor", label: "Reports to", form: "PERSON", choices: [], key: true }],
+  factDefinitions: [
+    { name: "supervisor", label: "Reports to", form: "PERSON", choices: [], key: true, sensitive: false },
+  ],
 };
 
 function details(more: object = {}, account: object = OTTILIE) {

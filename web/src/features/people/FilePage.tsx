@@ -27,6 +27,7 @@ import { WholeFile } from "../wholefile/WholeFile";
 import { DetailsView } from "./DetailsView";
 import { fileOptions, ledgerOptions } from "./fileQueries";
 import "./people.css";
+import { verdictWords } from "../../ui/standing";
 import { TrailView } from "./TrailView";
 
 type File = Shape<"FileAnswer">;
@@ -143,14 +144,9 @@ function Head({ file, ledger }: { file: File; ledger?: LedgerData }) {
 function Standing({ ledger }: { ledger: LedgerData }) {
   const slots = ledger.sections.reduce((sum, s) => sum + s.of, 0);
   const met = ledger.sections.reduce((sum, s) => sum + s.met, 0);
-  const words = ledger.clear
-    ? ledger.clearThrough
-      ? `Clear through ${day(ledger.clearThrough)}`
-      : "Clear without end"
-    : `${ledger.openSlots} ${ledger.openSlots === 1 ? "slot" : "slots"} open · not clear`;
   return (
     <div className="file-standing">
-      <strong className={ledger.clear ? "juniper" : "clay"}>{words}</strong>
+      <strong className={ledger.clear ? "juniper" : "clay"}>{verdictWords(ledger)}</strong>
       <span className="muted tabular">
         {met} of {slots} slots met
       </span>

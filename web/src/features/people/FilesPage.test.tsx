@@ -19,6 +19,7 @@ function row(name: string, part: Partial<Shape<"BoardRow">> = {}): Shape<"BoardR
     clear: true,
     clearThrough: "2027-05-14",
     openSlots: 0,
+    hiddenOpen: 0,
     lastActivityAt: "2026-11-25T09:00:00Z",
     cells: "f.",
     ...part,
@@ -57,7 +58,7 @@ test("each person's standing is told in words and in glyphs", async () => {
     row("Kofi Adjare", { clearThrough: undefined }),
   ]);
   show(<FilesPage />);
-  await screen.findByText("not clear, 2 slots");
+  await screen.findByText("not clear, 2 slots open");
   expect(screen.getByText("14 May 2027")).toBeTruthy();
   expect(screen.getByText("no end")).toBeTruthy();
   expect(screen.getByRole("img", { name: "Contract: awaiting signature" })).toBeTruthy();

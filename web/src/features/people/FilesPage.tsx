@@ -22,6 +22,7 @@ import { StandingSearches } from "../finding/SavedSearches";
 import { kindsOptions } from "./fileQueries";
 import { NewFileDrawer } from "./NewFileDrawer";
 import "./people.css";
+import { openWords } from "../../ui/standing";
 
 type Row = BoardRow;
 
@@ -62,9 +63,7 @@ function columnsOf(
         row.clear ? (
           (row.clearThrough && day(row.clearThrough)) || <span className="muted">no end</span>
         ) : (
-          <span className="clay">
-            not clear, {row.openSlots} {row.openSlots === 1 ? "slot" : "slots"}
-          </span>
+          <span className="clay">not clear, {openWords(row)}</span>
         ),
     },
     {

@@ -21,7 +21,7 @@ export function SharedView({ file }: { file: Shape<"FileAnswer"> }) {
           <>
             <Guests file={file} guests={data.guests} />
             <Shares shares={data.shares} />
-            <Asked asks={data.asks} />
+            <Asked fileId={file.id} asks={data.asks} />
           </>
         )}
       </Loaded>
@@ -41,9 +41,27 @@ export function SharedView({ file }: { file: Shape<"FileAnswer"> }) {
 
 function Guests({ file, guests }: { file: Shape<"FileAnswer">; guests: Shape<"GuestAnswer">[] }) {
   const [invites, setInvites] = useState(false);
-  const mayChange = useQuery(meOptions).data?.mayChange ?? false;
-  const { message } = App.useApp();
+  const me = useQuery(meOptions).data;
+  const mayChange = me?.mayChange ?? false;
+  const { message, modal } = App.useApp();
   const queries = useQueryClient();
+  const end = useMutation({
+    mutationFn: (accountId: string) =>
+      done(
+        api.DELETE("/api/files/{id}/guests/{accountId}", { params: { path: { id: file.id, accountId } } }),
+      ),
+    onSettled: () => queries.invalidateQueries({ queryKey: ["files", file.id] }),
+    onError: (error) => message.error(wordsOf(error)),
+  });
+  const confirmEnd = (guest: Shape<"GuestAnswer">) =>
+    modal.confirm({
+      title: `End ${guest.name}’s access to this file?`,
+      content:
+        "At once they no longer see what is shared here, and are asked for nothing. What they sent stays.",
+      okText: "End access",
+      okButtonProps: { danger: true },
+      onOk: () => end.mutateAsync(guest.accountId),
+    });
   const again = useMutation({
     mutationFn: (accountId: string) =>
       done(
@@ -69,15 +87,20 @@ function Guests({ file, guests }: { file: Shape<"FileAnswer">; guests: Shape<"Gu
                 {guest.relation} · {guest.email}
               </span>
             </span>
-            {guest.hasPassword ? (
-              <span className="juniper">has come in</span>
-            ) : (
-              mayChange && (
+            <span className="shared-acts">
+              {guest.closed && <span className="clay">account closed</span>}
+              {guest.hasPassword && !guest.closed && <span className="juniper">has come in</span>}
+              {!guest.hasPassword && !guest.closed && mayChange && (
                 <Button size="small" onClick={() => again.mutate(guest.accountId)}>
                   Send the link again
                 </Button>
-              )
-            )}
+              )}
+              {me?.role === "ADMINISTRATOR" && (
+                <Button size="small" danger onClick={() => confirmEnd(guest)}>
+                  End access
+                </Button>
+              )}
+            </span>
           </li>
         ))}
       </ul>
@@ -139,20 +162,35 @@ function Shares({ shares }: { shares: Shape<"ShareAnswer">[] }) {
   );
 }
 
-function Asked({ asks }: { asks: Shape<"OpenAskAnswer">[] }) {
+function Asked({ fileId, asks }: { fileId: string; asks: Shape<"OpenAskAnswer">[] }) {
+  const mayChange = useQuery(meOptions).data?.mayChange ?? false;
+  const { message } = App.useApp();
+  const queries = useQueryClient();
+  const withdraw = useMutation({
+    mutationFn: (askId: string) =>
+      done(api.POST("/api/files/{id}/asks/{askId}/withdraw", { params: { path: { id: fileId, askId } } })),
+    onSettled: () => queries.invalidateQueries({ queryKey: ["files", fileId] }),
+    onError: (error) => message.error(wordsOf(error)),
+  });
   return (
     <>
       <h2>Asked for</h2>
       <ul className="plain-list shared-list">
         {asks.map((a) => (
-          <li key={a.label}>
+          <li key={a.id}>
             <span>
               <strong>{a.label}</strong> <span className="muted">{a.why}</span>
               {a.words && <div>{a.words}</div>}
+              <div className="muted">
+                {a.guestName ? `from ${a.guestName}` : "from nobody in particular; no guest sees it"}, asked
+                by {a.askedBy}, {moment(a.askedAt)}
+              </div>
             </span>
-            <span className="muted">
-              {a.askedBy}, {moment(a.askedAt)}
-            </span>
+            {mayChange && (
+              <Button size="small" onClick={() => withdraw.mutate(a.id)}>
+                Withdraw
+              </Button>
+            )}
           </li>
         ))}
       </ul>

@@ -89,7 +89,7 @@ async function begin(paper: Paper, names: Record<string, string>): Promise<strin
   const { id } = await answer(
     api.POST("/api/documents/{documentId}/desk-signings", {
       params: { path: { documentId: paper.id } },
-      body: { signers },
+      body: { version: paper.versions.length, signers },
     }),
   );
   return id;

@@ -67,6 +67,7 @@ function Start({ paper, file, onClose }: StartSigningModalProps) {
         api.POST("/api/documents/{documentId}/desk-signings", {
           params: { path: { documentId: paper.id } },
           body: {
+            version: paper.versions.length,
             signers: signers
               .filter((s) => s.signs)
               .map(({ role, signer, page, left, top }) => ({ role, signer, page, left, top })),

@@ -59,6 +59,8 @@ const TASKS: Record<string, string> = {
   sign: "To sign",
   file: "Arrivals",
   chase: "To chase",
+  damaged: "Damaged",
+  "mail-failed": "Not sent",
 };
 
 function Groups({ data }: { data: Today }) {
@@ -193,7 +195,12 @@ function Action({ item }: { item: Item }) {
   const { message } = App.useApp();
   const accept = useMutation({
     mutationFn: () =>
-      done(api.POST("/api/documents/{id}/accept", { params: { path: { id: item.documentId ?? "" } } })),
+      done(
+        api.POST("/api/documents/{id}/accept", {
+          params: { path: { id: item.documentId ?? "" } },
+          body: { version: item.version ?? 0 },
+        }),
+      ),
     onSuccess: () => {
       message.success("Accepted.");
       queries.invalidateQueries({ queryKey: ["files"] });
@@ -231,6 +238,14 @@ function Action({ item }: { item: Item }) {
             Accept
           </Button>
         </span>
+      );
+    case "damaged":
+      return null;
+    case "mail-failed":
+      return (
+        <Button size="small" onClick={() => navigate(`/files/${item.fileId}?view=shared`)}>
+          Look at it
+        </Button>
       );
     case "sign":
       return (

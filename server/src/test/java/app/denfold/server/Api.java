@@ -8,6 +8,7 @@ import com.jayway.jsonpath.JsonPath;
 import jakarta.servlet.http.Cookie;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
@@ -176,6 +177,27 @@ public final class Api {
 
     public static Map<String, Object> details(UUID fileId, String type, LocalDate dated) {
         return Map.of("fileId", fileId, "type", type, "documentDate", dated.toString());
+    }
+
+    /** Papers as they are shown now, each with its newest version. */
+    public List<Map<String, Object>> shown(UUID... documents) throws Exception {
+        List<Map<String, Object>> shown = new ArrayList<>();
+        for (UUID id : documents) {
+            int versions = get("/api/documents/{id}", id)
+                    .<List<Object>>at("$.versions")
+                    .size();
+            shown.add(Map.of("id", id, "version", versions));
+        }
+        return shown;
+    }
+
+    /** Papers as they are now, each with how often it was changed. */
+    public List<Map<String, Object>> seen(List<UUID> documents) throws Exception {
+        List<Map<String, Object>> seen = new ArrayList<>();
+        for (UUID id : documents) {
+            seen.add(Map.of("id", id, "changes", get("/api/documents/{id}", id).<Integer>at("$.changes")));
+        }
+        return seen;
     }
 
     /** Status of a slot in a file's ledger. */

@@ -169,7 +169,9 @@ class BoardTest {
         Api.Answer csv = api.get("/api/board/csv?text=exported&checklist=clients");
         List<String> lines = csv.body().lines().toList();
         assertThat(lines).hasSize(2);
-        assertThat(lines.get(0)).startsWith("Number,Name,Kind,Team,Clear,Clear through,Clients: ");
+        assertThat(lines.get(0))
+                .startsWith(
+                        "Number,Name,Kind,Team,Clear,Clear through,Open slots,\"Open, not visible to you\",Clients: ");
         assertThat(lines.get(1))
                 .contains("Tamsin =Exported+1,Client,Stables,no,,")
                 .contains("missing");

@@ -23,7 +23,7 @@ class ChasingTest {
     private static String awaitState(Api api, UUID file) throws Exception {
         for (int i = 0; i < 200; i++) {
             List<String> states = api.get("/api/files/{id}/notices", file).at("$[*].state");
-            if (!states.isEmpty() && !states.contains("QUEUED")) {
+            if (!states.isEmpty() && !states.contains("QUEUED") && !states.contains("SENDING")) {
                 return states.get(0);
             }
             TimeUnit.MILLISECONDS.sleep(50);

@@ -59,7 +59,7 @@ class ChosenPapersTest {
         UUID one = api.fileNewPaper(file, "letter", TODAY.minusDays(3));
         UUID other = api.fileNewPaper(file, "note", TODAY.minusDays(2));
         UUID wrong = api.fileNewPaper(file, "note", TODAY.minusDays(1));
-        api.post("/api/documents/{id}/void", Map.of("reason", "Not his"), wrong);
+        api.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "Not his"), wrong);
         assertThat(share(api, guest, one, wrong).<String>at("$.code")).isEqualTo("voided");
         assertThat(api.get("/api/files/{id}/shared", file).<List<?>>at("$.shares"))
                 .isEmpty();

@@ -41,12 +41,12 @@ class DecisionsTest {
         UUID paper = api.fileNewPaper(file, "first-aid", received.minusDays(3));
         clock.pass(2);
         LocalDate sentBack = calendar.today();
-        api.post("/api/documents/{id}/send-back", Map.of("reason", "Page two is missing"), paper);
+        api.post("/api/documents/{id}/send-back", Map.of("version", 1, "reason", "Page two is missing"), paper);
         assertThat(api.get("/api/documents/{id}", paper).<String>at("$.sentBackReason"))
                 .isEqualTo("Page two is missing");
         clock.pass(3);
         LocalDate accepted = calendar.today();
-        api.post("/api/documents/{id}/accept", null, paper);
+        api.post("/api/documents/{id}/accept", Map.of("version", 1), paper);
         Map<String, Object> now = api.get("/api/documents/{id}", paper).at("$");
         assertThat(now).doesNotContainKeys("sentBackOn", "sentBackReason").containsKey("acceptedBy");
 
@@ -63,7 +63,7 @@ class DecisionsTest {
         LocalDate filed = calendar.today();
         UUID paper = api.fileNewPaper(file, "handbook", filed.minusDays(1));
         clock.pass(1);
-        api.post("/api/documents/{id}/void", Map.of("reason", "Another person's"), paper);
+        api.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "Another person's"), paper);
         Api.Answer then = api.get("/api/files/{id}/ledger" + asKnownOn(filed), file);
         assertThat(then.<List<String>>at("$.sections[*].slots[?(@.requirement=='handbook')].papers[*].state"))
                 .containsExactly("counts");
@@ -100,7 +100,7 @@ class DecisionsTest {
         Api api = practice.administrator();
         UUID file = api.newEmployee("Aheadly", null);
         UUID paper = api.fileNewPaper(file, "first-aid", calendar.today().minusDays(3));
-        api.post("/api/documents/{id}/accept", null, paper);
+        api.post("/api/documents/{id}/accept", Map.of("version", 1), paper);
         assertThat(status(api, file, asKnownOn(calendar.today().plusYears(3)))).isEqualTo("lapsed");
         assertThat(status(api, file, "")).isEqualTo("on-file");
     }

@@ -1,6 +1,7 @@
 package app.denfold.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.awaitility.Awaitility.await;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -61,7 +62,7 @@ class DestroyTest {
         assertThat(bytes(sha256)).exists();
 
         assertThat(destroy(api, paper, "Kept too long").status()).isEqualTo(204);
-        assertThat(bytes(sha256)).doesNotExist();
+        await().untilAsserted(() -> assertThat(bytes(sha256)).doesNotExist());
         try (var drawn = Files.list(content.resolve("drawn"))) {
             assertThat(drawn.map(p -> p.getFileName().toString())).noneMatch(n -> n.startsWith(sha256));
         }
@@ -94,7 +95,7 @@ class DestroyTest {
         byte[] again = Files.readAllBytes(bytes(sha256));
         api.post("/api/documents/discard", Map.of("documents", List.of(copy)));
         destroy(api, copy, "None is needed");
-        assertThat(bytes(sha256)).doesNotExist();
+        await().untilAsserted(() -> assertThat(bytes(sha256)).doesNotExist());
 
         UUID arrival = api.upload("/api/arrivals", "again.pdf", again, Map.of()).id("$.id");
         assertThat(bytes(sha256)).exists();

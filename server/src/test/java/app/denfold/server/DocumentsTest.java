@@ -39,10 +39,10 @@ class DocumentsTest {
         UUID document = api.fileNewPaper(api.newEmployee("Pending", null), "first-aid", TODAY.minusDays(1));
         assertThat(api.get("/api/documents/{id}", document).<String>at("$.name"))
                 .endsWith(", to review");
-        api.post("/api/documents/{id}/send-back", Map.of("reason", "blurred"), document);
+        api.post("/api/documents/{id}/send-back", Map.of("version", 1, "reason", "blurred"), document);
         assertThat(api.get("/api/documents/{id}", document).<String>at("$.name"))
                 .endsWith(", sent back");
-        api.post("/api/documents/{id}/accept", null, document);
+        api.post("/api/documents/{id}/accept", Map.of("version", 1), document);
         Api.Answer accepted = api.get("/api/documents/{id}", document);
         assertThat(accepted.<String>at("$.name")).endsWith("Pending T");
         assertThat(accepted.<String>at("$.acceptedBy")).isEqualTo("Ottilie Brandmoor");
@@ -93,16 +93,18 @@ class DocumentsTest {
         Api api = practice.administrator();
         UUID document = api.fileNewPaper(api.newEmployee("Decided", null), "first-aid", TODAY);
         for (String action : List.of("send-back", "void")) {
-            assertThat(api.post("/api/documents/{id}/" + action, Map.of("reason", " "), document)
+            assertThat(api.post("/api/documents/{id}/" + action, Map.of("version", 1, "reason", " "), document)
                             .status())
                     .isEqualTo(422);
         }
-        api.post("/api/documents/{id}/void", Map.of("reason", "Wrong file"), document);
+        api.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "Wrong file"), document);
         for (String action : List.of("accept", "send-back", "void")) {
-            Api.Answer again = api.post("/api/documents/{id}/" + action, Map.of("reason", "again"), document);
+            Api.Answer again =
+                    api.post("/api/documents/{id}/" + action, Map.of("version", 1, "reason", "again"), document);
             assertThat(again.<String>at("$.code")).as(action).isEqualTo("voided");
         }
-        Map<String, Object> signers = Map.of("signers", List.of(Map.of("role", "employee", "signer", "A")));
+        Map<String, Object> signers =
+                Map.of("version", 1, "signers", List.of(Map.of("role", "employee", "signer", "A")));
         assertThat(api.post("/api/documents/{id}/desk-signings", signers, document)
                         .status())
                 .isEqualTo(409);
@@ -115,7 +117,7 @@ class DocumentsTest {
         UUID arrival = api.upload("/api/arrivals", "a.pdf", Papers.pdf("built on"), Map.of())
                 .id("$.id");
         UUID document = api.file(arrival, file, "first-aid", TODAY).id("$.documentId");
-        api.post("/api/documents/{id}/accept", null, document);
+        api.post("/api/documents/{id}/accept", Map.of("version", 1), document);
         Api.Answer undone = api.post("/api/arrivals/{id}/undo-filing", null, arrival);
         assertThat(undone.<String>at("$.code")).isEqualTo("built-on");
         assertThat(api.get("/api/documents/{id}", document).status()).isEqualTo(200);

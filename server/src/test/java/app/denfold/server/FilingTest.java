@@ -46,12 +46,13 @@ class FilingTest {
         UUID document =
                 api.file(arrival, file, "first-aid", TODAY.minusDays(10)).id("$.documentId");
         assertThat(api.slot(file, "first-aid")).isEqualTo("in-review");
-        assertThat(api.post("/api/documents/{id}/accept", null, document).status())
+        assertThat(api.post("/api/documents/{id}/accept", Map.of("version", 1), document)
+                        .status())
                 .isEqualTo(204);
         assertThat(api.slot(file, "first-aid")).isEqualTo("on-file");
         assertThat(api.get("/api/documents/{id}", document).<String>at("$.name"))
                 .doesNotContain("to review");
-        assertThat(api.post("/api/documents/{id}/void", Map.of("reason", "Wrong person"), document)
+        assertThat(api.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "Wrong person"), document)
                         .status())
                 .isEqualTo(204);
         assertThat(api.slot(file, "first-aid")).isEqualTo("missing");
@@ -85,7 +86,7 @@ class FilingTest {
                         .query(Long.class)
                         .single())
                 .isEqualTo(2);
-        api.post("/api/documents/{id}/accept", null, document);
+        api.post("/api/documents/{id}/accept", Map.of("version", 1), document);
         assertThat(api.slot(file, "first-aid")).isEqualTo("on-file");
     }
 
@@ -255,7 +256,7 @@ class FilingTest {
                 .doesNotContain("tetanus");
         Api auditor = practice.colleague(null, true, false);
         assertThat(auditor.get("/api/files/{id}", other).status()).isEqualTo(200);
-        assertThat(auditor.post("/api/documents/{id}/void", Map.of("reason", "x"), secret)
+        assertThat(auditor.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "x"), secret)
                         .status())
                 .isEqualTo(403);
         assertThat(auditor.upload("/api/arrivals", "a.pdf", Papers.pdf("a"), Map.of())

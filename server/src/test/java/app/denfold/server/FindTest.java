@@ -116,7 +116,7 @@ class FindTest {
         assertThat(counts.<List<Integer>>at("$.states[?(@.value=='in review')].papers"))
                 .containsExactly(1);
 
-        api.post("/api/documents/{id}/void", Map.of("reason", "wrong person"), firstAid);
+        api.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "wrong person"), firstAid);
         await().atMost(Duration.ofSeconds(10))
                 .until(() -> names(api, Map.of("person", "ravensw", "states", List.of("entered in error")))
                                 .size()

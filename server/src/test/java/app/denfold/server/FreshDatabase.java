@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
@@ -13,11 +14,16 @@ import java.util.UUID;
 import org.springframework.boot.test.util.TestPropertyValues;
 import org.springframework.context.ApplicationContextInitializer;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 /** Gives a test's server a database and folders of its own on the test cluster that {@code ./denfold test} starts. */
 public final class FreshDatabase implements ApplicationContextInitializer<ConfigurableApplicationContext> {
 
     private static final String HOST = "jdbc:postgresql://127.0.0.1:";
+
+    /** Owns the databases, as the server does not. */
+    private static final String OWNER = "denfold_owner";
 
     private static final VirusScannerStandIn SCANNER = scanner();
 
@@ -36,23 +42,32 @@ public final class FreshDatabase implements ApplicationContextInitializer<Config
                         "spring.datasource.url=" + create(),
                         "spring.datasource.username=denfold",
                         "spring.datasource.password=" + password(),
+                        "spring.flyway.user=" + OWNER,
+                        "spring.flyway.password=" + ownerPassword(),
                         "denfold.content=" + folder.resolve("content"),
                         "denfold.keys=" + folder.resolve("keys"),
                         "denfold.pickup=" + folder.resolve("pickup"),
                         "spring.mail.port=" + TestMail.PORT,
                         "db-scheduler.polling-interval=200ms",
                         "denfold.recognition.on=false",
-                        "denfold.links.this-machine=true",
+                        "denfold.links.private-networks=true",
                         "denfold.virus-scanner.host=127.0.0.1",
                         "denfold.virus-scanner.port=" + SCANNER.port(),
+                        "denfold.pickup-pause=1",
+                        "denfold.mail-interval=1s",
                         "denfold.pickup-interval=200")
                 .applyTo(context);
+    }
+
+    /** Asks a database as its owner, who may do what the server cannot. */
+    public static JdbcClient asOwner(String address) {
+        return JdbcClient.create(new DriverManagerDataSource(address, OWNER, ownerPassword()));
     }
 
     /** Makes an empty database and returns its address. */
     public static String create() {
         String name = "t_" + UUID.randomUUID().toString().replace("-", "");
-        try (Connection connection = DriverManager.getConnection(address("postgres"), "denfold", password());
+        try (Connection connection = DriverManager.getConnection(address("postgres"), OWNER, ownerPassword());
                 Statement statement = connection.createStatement()) {
             statement.execute("create database " + name);
         } catch (SQLException unreachable) {
@@ -70,9 +85,16 @@ public final class FreshDatabase implements ApplicationContextInitializer<Config
         return System.getenv().getOrDefault("DENFOLD_DB_PASSWORD", "denfold");
     }
 
+    private static String ownerPassword() {
+        return System.getenv().getOrDefault("DENFOLD_DB_OWNER_PASSWORD", password());
+    }
+
+    /** Another user may walk through it, as the workers do. */
     private static Path temporaryFolder() {
         try {
-            return Files.createTempDirectory("denfold-test");
+            Path folder = Files.createTempDirectory("denfold-test");
+            Files.setPosixFilePermissions(folder, PosixFilePermissions.fromString("rwx--x--x"));
+            return folder;
         } catch (IOException failed) {
             throw new IllegalStateException(failed);
         }

@@ -49,7 +49,19 @@ class KindsAndPeopleTest {
     }
 
     private static Map<String, Object> fact(String name, String form, String... choices) {
-        return Map.of("name", name, "label", "Fact " + name, "form", form, "choices", List.of(choices), "key", false);
+        return Map.of(
+                "name",
+                name,
+                "label",
+                "Fact " + name,
+                "form",
+                form,
+                "choices",
+                List.of(choices),
+                "key",
+                false,
+                "sensitive",
+                false);
     }
 
     @Test

@@ -61,12 +61,12 @@ class LedgerTest {
         Api api = practice.administrator();
         UUID file = api.newEmployee("Reasons", null);
         UUID sentBack = api.fileNewPaper(file, "first-aid", TODAY.minusDays(3));
-        api.post("/api/documents/{id}/send-back", Map.of("reason", "Page two is missing"), sentBack);
+        api.post("/api/documents/{id}/send-back", Map.of("version", 1, "reason", "Page two is missing"), sentBack);
         api.fileNewPaper(file, "first-aid", TODAY.minusDays(2));
         UUID voided = api.fileNewPaper(file, "first-aid", TODAY.minusDays(1));
-        api.post("/api/documents/{id}/void", Map.of("reason", "Another person's"), voided);
+        api.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "Another person's"), voided);
         UUID expired = api.fileNewPaper(file, "first-aid", TODAY.minusYears(3));
-        api.post("/api/documents/{id}/accept", null, expired);
+        api.post("/api/documents/{id}/accept", Map.of("version", 1), expired);
         List<String> reasons = ofSlot(api, file, "first-aid", "reasons");
         assertThat(reasons)
                 .hasSize(4)
@@ -89,7 +89,7 @@ class LedgerTest {
         UUID file = api.newEmployee("Others", null);
         UUID letter = api.fileNewPaper(file, "letter", TODAY.minusDays(2));
         UUID voided = api.fileNewPaper(file, "handbook", TODAY.minusDays(2));
-        api.post("/api/documents/{id}/void", Map.of("reason", "Blank page"), voided);
+        api.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "Blank page"), voided);
         List<String> others = api.get("/api/files/{id}/ledger", file).at("$.otherPapers[*].id");
         assertThat(others).containsExactlyInAnyOrder(letter.toString(), voided.toString());
         assertThat(api.slot(file, "handbook")).isEqualTo("missing");

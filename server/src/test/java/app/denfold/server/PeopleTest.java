@@ -143,7 +143,8 @@ class PeopleTest {
         assertThat(auditor.post("/api/files/{id}/chase", Map.of("again", false), file)
                         .status())
                 .isEqualTo(403);
-        Map<String, Object> ask = Map.of("checklist", "employees", "requirement", "handbook");
+        Map<String, Object> ask =
+                Map.of("accountId", UUID.randomUUID(), "checklist", "employees", "requirement", "handbook");
         assertThat(auditor.post("/api/files/{id}/asks", ask, file).status()).isEqualTo(403);
         Map<String, Object> guest = Map.of("name", "A", "email", TestPractice.newAddress(), "relation", "other");
         assertThat(auditor.post("/api/files/{id}/guests", guest, file).status()).isEqualTo(403);

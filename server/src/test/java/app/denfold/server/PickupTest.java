@@ -2,8 +2,11 @@ package app.denfold.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,6 +17,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpMethod;
+import org.springframework.jdbc.core.simple.JdbcClient;
 
 @ServerTest
 class PickupTest {
@@ -23,6 +27,9 @@ class PickupTest {
 
     @Value("${denfold.pickup}")
     Path pickup;
+
+    @Autowired
+    JdbcClient jdbc;
 
     private static void await(BooleanSupplier met) throws InterruptedException {
         for (int i = 0; i < 400 && !met.getAsBoolean(); i++) {
@@ -62,7 +69,9 @@ class PickupTest {
                 "dropBlank",
                 false,
                 "filesCovers",
-                false));
+                false,
+                "pauseSeconds",
+                1));
         assertThat(api.send(HttpMethod.PUT, "/api/set-up/pickups", desk).status())
                 .isEqualTo(204);
         UUID file = api.newEmployee("Atdesk", null);
@@ -110,7 +119,9 @@ class PickupTest {
                 "dropBlank",
                 false,
                 "filesCovers",
-                true));
+                true,
+                "pauseSeconds",
+                1));
         assertThat(api.send(HttpMethod.PUT, "/api/set-up/pickups", desk).status())
                 .isEqualTo(204);
         UUID file = api.newEmployee("Coverfiled", null);
@@ -139,8 +150,17 @@ class PickupTest {
                 Map.of("name", "", "splitEvery", 0),
                 Map.of("name", "Desk", "type", "no-such-type", "splitEvery", 0),
                 Map.of("name", "Desk", "splitEvery", -1))) {
-            Map<String, Object> desk = new HashMap<>(
-                    Map.of("splitBlank", false, "splitCounts", false, "dropBlank", false, "filesCovers", false));
+            Map<String, Object> desk = new HashMap<>(Map.of(
+                    "splitBlank",
+                    false,
+                    "splitCounts",
+                    false,
+                    "dropBlank",
+                    false,
+                    "filesCovers",
+                    false,
+                    "pauseSeconds",
+                    1));
             desk.putAll(bad);
             assertThat(api.send(HttpMethod.PUT, "/api/set-up/pickups", desk).status())
                     .as(bad.toString())
@@ -159,17 +179,105 @@ class PickupTest {
                 .contains("not what its name says");
     }
 
+    /** A file as it lies there when the product was killed between storing its paper and moving it away. */
     @Test
     void aPaperThatWasStoredBeforeACrashIsNotTakenTwice() throws Exception {
         Api api = practice.administrator();
         Path desk = Files.createDirectories(pickup.resolve("Crash desk"));
-        byte[] bytes = Papers.pdf("only once");
-        for (int i = 0; i < 2; i++) {
+        UUID arrival = api.upload("/api/arrivals", "scan.pdf", Papers.pdf("only once"), Map.of())
+                .id("$.id");
+        Path hidden = Files.write(desk.resolve("scan.pdf.part"), Papers.pdf("only once"));
+        Map<String, Object> file = Files.readAttributes(hidden, "unix:ino,size,lastModifiedTime");
+        jdbc.sql("insert into pickup_taken (desk, inode, modified, size, file_name, arrival_id, taken_at)"
+                        + " values (?, ?, ?, ?, 'scan.pdf', ?, now())")
+                .params(
+                        "Crash desk",
+                        file.get("ino"),
+                        ((FileTime) file.get("lastModifiedTime")).to(TimeUnit.MICROSECONDS),
+                        file.get("size"),
+                        arrival)
+                .update();
+        Path scan = Files.move(hidden, desk.resolve("scan.pdf"));
+        await(() -> !Files.exists(scan));
+        assertThat(names(api, "Crash desk")).isEmpty();
+        assertThat(desk.resolve("taken/scan.pdf")).exists();
+    }
+
+    private static List<String> names(Api api, String desk) throws Exception {
+        return api.get("/api/arrivals").at("$[?(@.broughtBy=='" + desk + "')].fileName");
+    }
+
+    @Test
+    void aScanUnderAnOldNameIsANewPaperWhateverBecameOfTheOldOne() throws Exception {
+        Api api = practice.administrator();
+        Path desk = Files.createDirectories(pickup.resolve("Again desk"));
+        byte[] bytes = Papers.pdf("scanned again and again");
+        for (int i = 1; i <= 2; i++) {
             Path scan = Files.write(desk.resolve("scan.pdf"), bytes);
             await(() -> !Files.exists(scan));
+            assertThat(names(api, "Again desk")).hasSize(1);
+            UUID id = UUID.fromString(api.get("/api/arrivals")
+                    .<List<String>>at("$[?(@.broughtBy=='Again desk')].id")
+                    .get(0));
+            api.post("/api/arrivals/{id}/set-aside", Map.of("reason", "not needed"), id);
+            assertThat(api.post("/api/arrivals/{id}/discard", Map.of("reason", "not needed"), id)
+                            .status())
+                    .isEqualTo(204);
+            assertThat(names(api, "Again desk")).isEmpty();
         }
-        assertThat(api.get("/api/arrivals").<List<String>>at("$[?(@.broughtBy=='Crash desk')].fileName"))
-                .hasSize(1);
+        assertThat(jdbc.sql("select count(*) from audit_event where action = 'received' and actor_name = 'Again desk'")
+                        .query(Long.class)
+                        .single())
+                .isEqualTo(2);
+        assertThat(desk.resolve("taken/scan.pdf")).exists();
+        assertThat(desk.resolve("taken/2 scan.pdf")).exists();
+    }
+
+    @Test
+    void halfAFileIsNotTakenWhetherItsWriterHoldsItOrOnlyPauses() throws Exception {
+        Api api = practice.administrator();
+        Path desk = Files.createDirectories(pickup.resolve("Slow desk"));
+        byte[] whole = Papers.pdf("written slowly");
+        Path held = desk.resolve("held.pdf");
+        Path paused = desk.resolve("paused.pdf");
+        Files.write(paused, Arrays.copyOf(whole, whole.length / 2));
+        try (OutputStream writer = Files.newOutputStream(held)) {
+            writer.write(whole);
+            writer.flush();
+            TimeUnit.SECONDS.sleep(5);
+            assertThat(held).exists();
+            assertThat(paused).exists();
+        }
+        Files.write(paused, whole);
+        await(() -> !Files.exists(held) && !Files.exists(paused));
+        assertThat(names(api, "Slow desk")).containsExactlyInAnyOrder("held.pdf", "paused.pdf");
+        assertThat(Files.readAllBytes(desk.resolve("taken/paused.pdf"))).isEqualTo(whole);
+    }
+
+    @Test
+    void longAndUnreadableNamesAndLinksLoseNothing() throws Exception {
+        Api api = practice.administrator();
+        Path desk = Files.createDirectories(pickup.resolve("Odd desk"));
+        String name = "x".repeat(246) + ".pdf";
+        Path good = Files.write(desk.resolve(name), Papers.pdf("a long name"));
+        Path bad = Files.write(desk.resolve("y".repeat(246) + ".pdf"), Papers.png());
+        Path secret = Files.write(Files.createTempFile("secret", ".pdf"), Papers.pdf("not for anybody"));
+        Path link = Files.createSymbolicLink(desk.resolve("link.pdf"), secret);
+        new ProcessBuilder(
+                        "bash",
+                        "-c",
+                        "cp \"$1\" \"$0/$(printf 'Befund\\374.pdf')\"",
+                        desk.toString(),
+                        secret.toString())
+                .start()
+                .waitFor();
+        await(() -> !Files.exists(good) && !Files.exists(bad) && Files.exists(desk.resolve("set-aside/Befund_.pdf")));
+        assertThat(names(api, "Odd desk")).singleElement().asString().endsWith("xxx.pdf");
+        try (var aside = Files.list(desk.resolve("set-aside"))) {
+            assertThat(aside.map(p -> p.getFileName().toString()).filter(n -> n.endsWith(".note.txt")))
+                    .hasSize(2);
+        }
+        assertThat(link).as("links are not followed").exists();
     }
 
     @Test

@@ -57,7 +57,15 @@ class PortalTest {
         api.post("/api/documents/{id}/shares", Map.of("accountId", invited.accountId()), document);
         api.post(
                 "/api/files/{id}/asks",
-                Map.of("checklist", "employees", "requirement", "handbook", "words", "The last page, signed."),
+                Map.of(
+                        "accountId",
+                        invited.accountId(),
+                        "checklist",
+                        "employees",
+                        "requirement",
+                        "handbook",
+                        "words",
+                        "The last page, signed."),
                 file);
         Api.Answer portal = invited.guest().get("/api/portal");
         assertThat(portal.<List<String>>at("$.shared[*].documentId")).containsExactly(document.toString());
@@ -147,6 +155,7 @@ class PortalTest {
                 .replace("{id}", document.toString())
                 .replace("{fileId}", file.toString())
                 .replace("{accountId}", UUID.randomUUID().toString())
+                .replace("{askId}", UUID.randomUUID().toString())
                 .replaceAll("\\{[a-z]+}", "1");
         for (RequestMethod method : methods.isEmpty() ? java.util.Set.of(RequestMethod.GET) : methods) {
             Api.Answer answer =

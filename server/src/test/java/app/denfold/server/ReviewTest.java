@@ -47,18 +47,20 @@ class ReviewTest {
         Api.Answer seen = other.get("/api/documents/{id}", paper);
         assertThat(seen.<List<String>>at("$.reviewers")).containsExactly("Dilan Ozgune");
         assertThat(seen.<Boolean>at("$.mayReview")).isFalse();
-        Api.Answer refused = other.post("/api/documents/{id}/accept", null, paper);
+        Api.Answer refused = other.post("/api/documents/{id}/accept", Map.of("version", 1), paper);
         assertThat(refused.status()).isEqualTo(403);
         assertThat(refused.<String>at("$.detail")).contains("waits for review with Dilan Ozgune");
-        assertThat(other.post("/api/documents/send-back", Map.of("documents", List.of(paper), "reason", "No"))
+        assertThat(other.post("/api/documents/send-back", Map.of("documents", api.shown(paper), "reason", "No"))
                         .status())
                 .isEqualTo(403);
         await().untilAsserted(() -> assertThat(
                         api.post("/api/find", Map.of("reviewer", reviewer)).<List<String>>at("$.papers[*].id"))
                 .containsExactlyInAnyOrder(paper.toString(), second.toString()));
-        assertThat(head.post("/api/documents/{id}/accept", null, paper).status())
+        assertThat(head.post("/api/documents/{id}/accept", Map.of("version", 1), paper)
+                        .status())
                 .isEqualTo(204);
-        assertThat(api.post("/api/documents/{id}/accept", null, second).status())
+        assertThat(api.post("/api/documents/{id}/accept", Map.of("version", 1), second)
+                        .status())
                 .isEqualTo(204);
         nameReviewer(api, null);
     }

@@ -80,12 +80,12 @@ class SignInTest {
         }
         Api.Answer refused = nobody.post("/api/session", Map.of("email", email, "password", TestPractice.PASSWORD));
         assertThat(refused.status()).isEqualTo(429);
-        assertThat(refused.<String>at("$.detail")).contains("Wait 15 minutes");
+        assertThat(refused.<String>at("$.detail")).contains("Wait 2 seconds", "try again");
         assertThat(jdbc.sql("select count(*) from audit_event where action = 'sign-in-refused' and sentence like ?")
                         .param("%" + email + "%")
                         .query(Long.class)
                         .single())
-                .isEqualTo(6);
+                .isEqualTo(5);
     }
 
     @Test

@@ -31,7 +31,8 @@ class SigningTest {
         List<Map<String, String>> signers = java.util.Arrays.stream(roles)
                 .map(r -> Map.of("role", r, "signer", "Signer as " + r))
                 .toList();
-        return api.post("/api/documents/{id}/desk-signings", Map.of("signers", signers), document)
+        Object version = api.shown(document).get(0).get("version");
+        return api.post("/api/documents/{id}/desk-signings", Map.of("version", version, "signers", signers), document)
                 .id("$.id");
     }
 
@@ -104,7 +105,8 @@ class SigningTest {
                 List.of(List.of(Map.of("x", 3, "y", 0.5), Map.of("x", 0.5, "y", 0.5), Map.of("x", 0.6, "y", 0.5))));
         assertThat(sign(api, signing, "employee", outside).<String>at("$.problems[0].message"))
                 .contains("inside the box");
-        Map<String, Object> stranger = Map.of("signers", List.of(Map.of("role", "vet", "signer", "A vet")));
+        Map<String, Object> stranger =
+                Map.of("version", 1, "signers", List.of(Map.of("role", "vet", "signer", "A vet")));
         assertThat(api.post("/api/documents/{id}/desk-signings", stranger, document)
                         .status())
                 .isEqualTo(409);

@@ -133,9 +133,14 @@ class StoredSlotsTest {
     private void change() throws Exception {
         switch (papers.isEmpty() ? 0 : random.nextInt(9)) {
             case 0, 1, 2 -> file();
-            case 3 -> api.post("/api/documents/{id}/accept", null, some(papers));
-            case 4 -> api.post("/api/documents/{id}/send-back", Map.of("reason", "Page two is missing"), some(papers));
-            case 5 -> api.post("/api/documents/{id}/void", Map.of("reason", "Wrong person"), some(papers));
+            case 3 -> api.post("/api/documents/{id}/accept", Map.of("version", 1), some(papers));
+            case 4 ->
+                api.post(
+                        "/api/documents/{id}/send-back",
+                        Map.of("version", 1, "reason", "Page two is missing"),
+                        some(papers));
+            case 5 ->
+                api.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "Wrong person"), some(papers));
             case 6 ->
                 documents.sign(
                         some(papers),

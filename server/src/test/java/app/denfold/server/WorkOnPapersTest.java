@@ -73,7 +73,7 @@ class WorkOnPapersTest {
                 api.fileNewPaper(file, "letter", TODAY.minusDays(5)),
                 api.fileNewPaper(file, "note", TODAY.minusDays(4)));
         Map<String, ?> shared = Map.of("type", "invoice", "description", "autumn");
-        Api.Answer before = api.post("/api/documents/details", Map.of("documents", both, "details", shared));
+        Api.Answer before = api.post("/api/documents/details", Map.of("documents", api.seen(both), "details", shared));
         assertThat(api.get("/api/documents/{id}", both.get(1)).<String>at("$.typeLabel"))
                 .isEqualTo("Invoice");
         Map<String, ?> undo = Map.of("before", before.<List<Object>>at("$"));
@@ -85,7 +85,7 @@ class WorkOnPapersTest {
         assertThat(api.get("/api/documents/{id}", both.get(1)).<String>at("$.typeLabel"))
                 .isEqualTo("Note");
         Map<String, ?> future = Map.of("documentDate", TODAY.plusDays(1).toString());
-        assertThat(api.post("/api/documents/details", Map.of("documents", both, "details", future))
+        assertThat(api.post("/api/documents/details", Map.of("documents", api.seen(both), "details", future))
                         .status())
                 .isEqualTo(422);
     }
@@ -97,15 +97,15 @@ class WorkOnPapersTest {
         UUID first = api.fileNewPaper(file, "first-aid", TODAY.minusDays(5));
         UUID second = api.fileNewPaper(file, "first-aid", TODAY.minusDays(4));
         UUID letter = api.fileNewPaper(file, "letter", TODAY);
-        Api.Answer refused = api.post("/api/documents/accept", Map.of("documents", List.of(first, letter)));
+        Api.Answer refused = api.post("/api/documents/accept", Map.of("documents", api.shown(first, letter)));
         assertThat(refused.status()).isEqualTo(409);
         assertThat(refused.<String>at("$.detail")).contains("Letter").contains("Nothing was changed");
         assertThat(api.slot(file, "first-aid")).isEqualTo("in-review");
-        Map<String, ?> without = Map.of("documents", List.of(first), "reason", " ");
+        Map<String, ?> without = Map.of("documents", api.shown(first), "reason", " ");
         assertThat(api.post("/api/documents/send-back", without).status()).isEqualTo(422);
-        Map<String, ?> back = Map.of("documents", List.of(first), "reason", "The second page is missing.");
+        Map<String, ?> back = Map.of("documents", api.shown(first), "reason", "The second page is missing.");
         assertThat(api.post("/api/documents/send-back", back).status()).isEqualTo(204);
-        assertThat(api.post("/api/documents/accept", Map.of("documents", List.of(second)))
+        assertThat(api.post("/api/documents/accept", Map.of("documents", api.shown(second)))
                         .status())
                 .isEqualTo(204);
         assertThat(api.slot(file, "first-aid")).isEqualTo("on-file");
@@ -161,7 +161,7 @@ class WorkOnPapersTest {
         UUID from = api.newEmployee("Source", null);
         UUID to = api.newEmployee("Target", null);
         UUID document = api.fileNewPaper(from, "first-aid", TODAY.minusDays(3));
-        api.post("/api/documents/{id}/accept", null, document);
+        api.post("/api/documents/{id}/accept", Map.of("version", 1), document);
         List<UUID> copies = api
                 .post("/api/documents/copy", Map.of("documents", List.of(document), "fileId", to))
                 .<List<String>>at("$")
@@ -230,7 +230,7 @@ class WorkOnPapersTest {
                 .isEqualTo(204);
         assertThat(api.get("/api/documents/{id}", document).<String>at("$.hold.by"))
                 .isEqualTo("Dilan Ozgune");
-        Api.Answer refused = api.post("/api/documents/{id}/void", Map.of("reason", "x"), document);
+        Api.Answer refused = api.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "x"), document);
         assertThat(refused.status()).isEqualTo(409);
         assertThat(refused.<String>at("$.detail")).contains("Dilan Ozgune works on this paper");
         assertThat(api.post("/api/documents/{id}/hold", null, document).status())
@@ -253,7 +253,7 @@ class WorkOnPapersTest {
         jdbc.sql("update document_hold set last_at = last_at - interval '31 minutes' where document_id = ?")
                 .param(document)
                 .update();
-        assertThat(api.post("/api/documents/{id}/void", Map.of("reason", "idle"), document)
+        assertThat(api.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "idle"), document)
                         .status())
                 .isEqualTo(204);
     }
@@ -276,7 +276,7 @@ class WorkOnPapersTest {
         assertThat(api.post("/api/files/{id}/sections/nosuch/confirm", null, file)
                         .status())
                 .isEqualTo(404);
-        Api.Answer refused = colleague.post("/api/documents/{id}/void", Map.of("reason", "x"), inside);
+        Api.Answer refused = colleague.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "x"), inside);
         assertThat(refused.<String>at("$.code")).isEqualTo("section-confirmed");
         assertThat(refused.<String>at("$.detail")).contains("Agreements").contains("Ottilie Brandmoor");
         assertThat(colleague.post("/api/documents/{id}/restore", null, thrown).status())
@@ -296,7 +296,7 @@ class WorkOnPapersTest {
                 .isEqualTo(422);
         api.post("/api/files/{id}/sections/agreements/reopen", Map.of("reason", "a page is missing"), file);
         assertThat(colleague
-                        .post("/api/documents/{id}/void", Map.of("reason", "x"), inside)
+                        .post("/api/documents/{id}/void", Map.of("version", 1, "reason", "x"), inside)
                         .status())
                 .isEqualTo(204);
         assertThat(api.get("/api/files/{id}/trail", file).body())

@@ -20,6 +20,8 @@ public final class FoundDates {
         EFFECTIVE,
         EXPIRY,
         BIRTH,
+        /** Something else that is told, such as when a bill is due. */
+        OTHER,
         UNTOLD
     }
 
@@ -66,14 +68,35 @@ public final class FoundDates {
                     + "|(?<numbers>\\b([0-3OlI]?[0-9OlI])\\s?([./-])\\s?([0-3OlI]?[0-9OlI])\\s?[./-]\\s?((?:19|20|2O)?[0-9OlI]{2})\\b)",
             Pattern.CASE_INSENSITIVE);
 
+    /**
+     * What stands before a day and tells what it is. Labels hold the word “date” themselves, so that it does not tell
+     * something else of its own.
+     */
     private static final List<Map.Entry<Role, Pattern>> WORDS = List.of(
-            Map.entry(Role.BIRTH, words("born|birth|d\\.?o\\.?b|geboren")),
+            Map.entry(
+                    Role.BIRTH,
+                    words(
+                            "born(?: on)?|date of birth|birth ?date|birthday|birth|d\\.?o\\.?b|geboren(?: am)?|geburtsdatum")),
             Map.entry(
                     Role.EXPIRY,
                     words(
-                            "expir\\w*|valid (?:un)?til|valid (?:to|through)|holds (?:un)?til|until|best before|gültig bis")),
-            Map.entry(Role.EFFECTIVE, words("valid from|effective|takes effect|with effect from|begins|starts|from")),
-            Map.entry(Role.DOCUMENT, words("dated?|issued|signed|written|given|invoice date|date of issue|datum")));
+                            "(?:date of )?expir\\w*(?: date)?|exp\\.?(?: date)?|(?:not )?valid (?:un)?til|valid (?:to|through)"
+                                    + "|not valid after|holds (?:un)?til|until|(?:end|lapse|validity) date|date of lapse|ends(?: on)?"
+                                    + "|best before(?: date)?|gültig bis|ablaufdatum|läuft ab(?: am)?")),
+            Map.entry(
+                    Role.EFFECTIVE,
+                    words("valid from|effective(?: date| from)?|date effective|takes effect(?: on)?|with effect from"
+                            + "|begins(?: on)?|starts(?: on)?|(?:start|commencement) date|commenc(?:es|ing)(?: on)?"
+                            + "|from|gültig ab|ab dem")),
+            Map.entry(
+                    Role.OTHER,
+                    words("due(?: date| on| by)?|date due|(?:review|renewal|print|printing|appointment|payment|delivery"
+                            + "|next|hire|entry) date|printed(?: on)?|review (?:by|on)|renew(?:al)? (?:by|on)|fällig(?: am)?"
+                            + "|gedruckt(?: am)?")),
+            Map.entry(
+                    Role.DOCUMENT,
+                    words("dated?|(?:date )?issued(?: on)?|(?:date )?signed(?: on)?|written(?: on)?|given(?: on)?"
+                            + "|invoice date|date of issue|issue date|datum|ausgestellt(?: am)?|ausstellungsdatum")));
 
     private FoundDates() {}
 
@@ -111,11 +134,15 @@ public final class FoundDates {
         Role role = Role.UNTOLD;
         String word = null;
         int nearest = -1;
+        int longest = 0;
         for (Map.Entry<Role, Pattern> entry : WORDS) {
             Matcher matcher = entry.getValue().matcher(lead);
             while (matcher.find()) {
-                if (matcher.end() > nearest) {
+                // of labels that end at the same place the longest one is meant
+                int length = matcher.end() - matcher.start();
+                if (matcher.end() > nearest || (matcher.end() == nearest && length > longest)) {
                     nearest = matcher.end();
+                    longest = length;
                     role = entry.getKey();
                     word = matcher.group();
                 }
@@ -198,17 +225,19 @@ public final class FoundDates {
     }
 
     private static double confidence(Found day, Role role, LocalDate received, List<Found> all) {
-        if (role == Role.DOCUMENT && (day.day().isAfter(received) || day.role() == Role.BIRTH)) {
+        if (role == Role.DOCUMENT && day.day().isAfter(received)) {
             return 0;
         }
         if (day.role() == role) {
             return role == Role.DOCUMENT && isLate(day, all) ? 0.8 : 0.92;
         }
-        if (role != Role.DOCUMENT || day.day().isBefore(received.minusYears(12))) {
+        // what is told to be something else is never the day a paper is dated
+        boolean mayBeDated = role == Role.DOCUMENT && day.role() == Role.UNTOLD;
+        if (!mayBeDated || day.day().isBefore(received.minusYears(12))) {
             return 0;
         }
         long untold = all.stream().filter(f -> f.role() == Role.UNTOLD).count();
-        return day.role() == Role.UNTOLD ? (untold == 1 ? 0.75 : 0.55) : 0.2;
+        return untold == 1 ? 0.75 : 0.55;
     }
 
     private static boolean isLate(Found day, List<Found> all) {

@@ -74,6 +74,36 @@ class FoundDatesTest {
                 .containsExactly(Role.BIRTH, Role.DOCUMENT, Role.EFFECTIVE, Role.EXPIRY);
     }
 
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "Expiry date: 14.05.2026|EXPIRY",
+                "Expiration date 14.05.2026|EXPIRY",
+                "Date of expiry: 14.05.2026|EXPIRY",
+                "End date: 14.05.2026|EXPIRY",
+                "Not valid after 14.05.2026|EXPIRY",
+                "Ablaufdatum: 14.05.2026|EXPIRY",
+                "Birth date: 04.07.2012|BIRTH",
+                "Date of birth: 04.07.2012|BIRTH",
+                "Geburtsdatum: 04.07.2012|BIRTH",
+                "Effective date: 01.02.2026|EFFECTIVE",
+                "Start date: 01.02.2026|EFFECTIVE",
+                "Due date: 01.02.2026|OTHER",
+                "Print date: 01.02.2026|OTHER",
+                "Review date: 01.02.2026|OTHER",
+                "Date: 01.02.2026|DOCUMENT",
+                "Date of issue: 01.02.2026|DOCUMENT",
+                "Date signed: 01.02.2026|DOCUMENT"
+            })
+    void theLongestLabelTellsWhatADayIsAndOnlyItsOwnIsEverDated(String line, FoundDates.Role role) {
+        List<FoundDates.Found> found = FoundDates.in(line, FoundDates.Order.DAY_FIRST);
+        assertThat(found).extracting(FoundDates.Found::role).containsExactly(role);
+        List<Proposal<LocalDate>> dated =
+                FoundDates.propose(found, FoundDates.Role.DOCUMENT, LocalDate.of(2026, 11, 25));
+        assertThat(dated.isEmpty()).isEqualTo(role != FoundDates.Role.DOCUMENT);
+    }
+
     @Test
     void proposalsNameTheWordsAndNeverDateAPaperAfterItCame() {
         List<FoundDates.Found> found = FoundDates.in(

@@ -3,7 +3,6 @@ package app.denfold.paper.worker;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
-import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.nio.file.attribute.UserPrincipal;
@@ -12,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
 
 /**
  * How a process that handles hostile papers is started: with nothing of the server's environment, in a folder of its
@@ -20,7 +20,9 @@ import java.util.concurrent.TimeUnit;
  */
 public final class Sandbox {
 
-    private static final String SEARCHED = "/usr/local/bin:/usr/bin:/bin";
+    /** Where programs that are started by their name are looked for. */
+    public static final List<Path> SEARCHED = List.of(Path.of("/usr/local/bin"), Path.of("/usr/bin"), Path.of("/bin"));
+
     private static final int ROOT = 0;
 
     private final Path root;
@@ -65,11 +67,6 @@ public final class Sandbox {
             return new Sandbox(root, prefix, Optional.of(userCalled(root, user)));
         }
         return new Sandbox(root, prefix, Optional.empty());
-    }
-
-    /** As this process's own user, with a folder under the system's temporary one. */
-    public static Sandbox ofOwnUser() throws IOException {
-        return new Sandbox(Files.createTempDirectory("paper"), List.of(), Optional.empty());
     }
 
     private static UserPrincipal userCalled(Path root, String user) throws IOException {
@@ -158,21 +155,14 @@ public final class Sandbox {
         String models = environment.get("TESSDATA_PREFIX");
         environment.clear();
         String own = folder.path().toString();
-        environment.putAll(Map.of("PATH", SEARCHED, "HOME", own, "TMPDIR", own, "LC_ALL", "C.UTF-8"));
+        environment.putAll(Map.of("PATH", path(), "HOME", own, "TMPDIR", own, "LC_ALL", "C.UTF-8"));
         if (models != null) {
             environment.put("TESSDATA_PREFIX", models);
         }
         return builder;
     }
 
-    /** Removes folders that processes of an earlier start left behind. */
-    public void sweep() throws IOException {
-        try (var left = Files.newDirectoryStream(root, "w*")) {
-            for (Path folder : left) {
-                if (Files.isDirectory(folder, LinkOption.NOFOLLOW_LINKS)) {
-                    WorkFolder.delete(folder);
-                }
-            }
-        }
+    private static String path() {
+        return SEARCHED.stream().map(Path::toString).collect(Collectors.joining(":"));
     }
 }

@@ -53,6 +53,30 @@ public final class WorkFolder implements AutoCloseable {
         return name;
     }
 
+    /** Puts a copy of a file into the folder under a name, for the process to read. */
+    public Path receive(Path file, String name) throws IOException {
+        Path copy = path.resolve(name);
+        Files.copy(file, copy, StandardCopyOption.REPLACE_EXISTING);
+        hand(copy);
+        return copy;
+    }
+
+    /** Writes a file into the folder, for the process to read and change. @param name with the folders it lies in */
+    public void write(String name, byte[] bytes) throws IOException {
+        Path file = path.resolve(name);
+        Files.createDirectories(file.getParent());
+        Files.write(file, bytes);
+        for (Path part = file; !part.equals(path); part = part.getParent()) {
+            hand(part);
+        }
+    }
+
+    private void hand(Path part) throws IOException {
+        if (user.isPresent()) {
+            Files.setOwner(part, user.get());
+        }
+    }
+
     private static String ending(Path file) {
         String name = file.getFileName().toString();
         int dot = name.lastIndexOf('.');
@@ -84,6 +108,11 @@ public final class WorkFolder implements AutoCloseable {
         try (InputStream in = Files.newInputStream(output, LinkOption.NOFOLLOW_LINKS)) {
             Files.copy(in, to, StandardCopyOption.REPLACE_EXISTING);
         }
+    }
+
+    /** Copies what the process left under a name. @throws IOException when it left nothing */
+    public void take(String name, Path to) throws IOException {
+        take(path.resolve(name), to);
     }
 
     /** Ends what was lent and left for one task. */

@@ -9,8 +9,12 @@ public final class AccessEvents {
 
     public record SignedOut(Actor who) {}
 
-    /** @param known the account's name, or the address that was typed when there is no such account */
+    /** Only of accounts that are there: what strangers type is not kept. */
     public record SignInRefused(String known, String why) {}
 
     public record PasswordSet(Actor who) {}
+
+    public record AccountClosed(Actor by, String name, String email) {}
+
+    public record AccountOpened(Actor by, String name, String email) {}
 }

@@ -8,6 +8,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.util.Locale;
+import java.util.Set;
 import java.util.UUID;
 import org.hibernate.annotations.DynamicUpdate;
 import org.hibernate.annotations.OptimisticLock;
@@ -95,6 +96,14 @@ class Account {
         return previousVisitAt;
     }
 
+    void close() {
+        this.closed = true;
+    }
+
+    void openAgain() {
+        this.closed = false;
+    }
+
     void setPasswordHash(String hash) {
         this.passwordHash = hash;
     }
@@ -104,7 +113,25 @@ class Account {
         this.visitedAt = now;
     }
 
-    Viewer viewer() {
-        return new Viewer(id, name, email, role, team, seesSensitive, mayChange);
+    Actor actor() {
+        return new Actor(id, name);
+    }
+
+    /** @param types and facts that are for those only who may see sensitive papers */
+    Viewer viewer(Set<String> types, Set<String> facts) {
+        return new Viewer(
+                id,
+                name,
+                email,
+                role,
+                team,
+                seesSensitive,
+                mayChange,
+                seesSensitive ? Set.of() : types,
+                seesSensitive ? Set.of() : facts);
+    }
+
+    boolean seesSensitive() {
+        return seesSensitive;
     }
 }

@@ -1,5 +1,6 @@
 package app.denfold.server.access;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.repository.CrudRepository;
@@ -7,4 +8,6 @@ import org.springframework.data.repository.CrudRepository;
 interface OneTimeLinkRepository extends CrudRepository<OneTimeLink, UUID> {
 
     Optional<OneTimeLink> findByTokenHash(String hash);
+
+    List<OneTimeLink> findByAccountIdAndUsedAtIsNull(UUID accountId);
 }

@@ -33,6 +33,11 @@ class OneTimeLinks {
         return token;
     }
 
+    /** Uses up all of an account that could still be used. */
+    void endAll(UUID accountId, Instant now) {
+        links.findByAccountIdAndUsedAtIsNull(accountId).forEach(link -> link.use(now));
+    }
+
     OneTimeLink usable(String token, Instant now) {
         OneTimeLink link = links.findByTokenHash(hash(token))
                 .orElseThrow(

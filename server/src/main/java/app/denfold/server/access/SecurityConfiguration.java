@@ -3,6 +3,7 @@ package app.denfold.server.access;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
@@ -13,14 +14,23 @@ import org.springframework.security.core.userdetails.UsernameNotFoundException;
 import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 
 /** Which addresses whom; what a person sees within them is decided by each module's service. */
 @Configuration
 class SecurityConfiguration {
 
+    /** Argon2id as the OWASP Password Storage Cheat Sheet has it: 19 MiB, two rounds, one lane. */
+    private static final int KIBIBYTES = 19 * 1024;
+
+    private static final int ROUNDS = 2;
+    private static final int LANES = 1;
+    private static final int SALT_BYTES = 16;
+    private static final int HASH_BYTES = 32;
+
     @Bean
     PasswordEncoder passwordEncoder() {
-        return Argon2PasswordEncoder.defaultsForSpringSecurity_v5_8();
+        return new Argon2PasswordEncoder(SALT_BYTES, HASH_BYTES, LANES, KIBIBYTES, ROUNDS);
     }
 
     /** Signing in goes through {@link Accounts}; this keeps the framework from inventing a user of its own. */
@@ -32,9 +42,14 @@ class SecurityConfiguration {
     }
 
     @Bean
-    SecurityFilterChain chain(HttpSecurity http) throws Exception {
+    SecurityFilterChain chain(HttpSecurity http, @Value("${denfold.address}") String address) throws Exception {
+        boolean tls = address.startsWith("https:");
+        CookieCsrfTokenRepository tokens = CookieCsrfTokenRepository.withHttpOnlyFalse();
+        if (tls) {
+            tokens.setCookieCustomizer(cookie -> cookie.secure(true));
+        }
         String[] staff = {Role.ADMINISTRATOR.name(), Role.COLLEAGUE.name()};
-        return http.csrf(csrf -> csrf.spa())
+        return http.csrf(csrf -> csrf.spa().csrfTokenRepository(tokens))
                 .authorizeHttpRequests(requests -> requests.requestMatchers("/api/session", "/api/practice")
                         .permitAll()
                         .requestMatchers("/api/invitations/*")
@@ -57,7 +72,8 @@ class SecurityConfiguration {
                                 problem(response, 403, "forbidden", "Your account may not do this.")))
                 .headers(headers -> headers.referrerPolicy(referrer -> {})
                         .contentTypeOptions(options -> {})
-                        .frameOptions(frame -> frame.deny()))
+                        .frameOptions(frame -> frame.deny())
+                        .httpStrictTransportSecurity(hsts -> hsts.requestMatcher(request -> tls || request.isSecure())))
                 .requestCache(cache -> cache.disable())
                 .logout(logout -> logout.disable())
                 .build();

@@ -2,6 +2,18 @@ package app.denfold.server.access;
 
 import java.io.Serializable;
 import java.util.UUID;
+import org.springframework.security.core.AuthenticatedPrincipal;
 
 /** What a session remembers: which account, and nothing that could grow stale. */
-record SignedInAccount(UUID id) implements Serializable {}
+record SignedInAccount(UUID id) implements Serializable, AuthenticatedPrincipal {
+
+    /** What sessions are found by. */
+    static String nameOf(UUID id) {
+        return id.toString();
+    }
+
+    @Override
+    public String getName() {
+        return nameOf(id);
+    }
+}

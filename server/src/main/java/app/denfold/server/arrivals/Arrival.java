@@ -11,9 +11,11 @@ import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.annotations.OptimisticLock;
 import org.hibernate.type.SqlTypes;
@@ -79,6 +81,7 @@ class Arrival {
 
     private String begins;
     private String cover;
+    private String coverType;
     /** What is proposed changes as the paper is read; who looks at it must not be told that it was handled. */
     @OptimisticLock(excluded = true)
     private UUID proposedFile;
@@ -140,6 +143,7 @@ class Arrival {
         part.pages = List.copyOf(ofIt);
         part.begins = why;
         part.cover = coverCode == null ? null : coverCode.written();
+        part.coverType = coverCode == null ? null : coverCode.type();
         return part;
     }
 
@@ -301,6 +305,14 @@ class Arrival {
 
     Optional<CoverCode> cover() {
         return Optional.ofNullable(cover).flatMap(CoverCode::read);
+    }
+
+    /** What it is said to be, is proposed to be, or its cover sheet names. */
+    List<String> seemingTypes() {
+        return Stream.of(suggestedType, coverType, proposedType)
+                .filter(Objects::nonNull)
+                .distinct()
+                .toList();
     }
 
     UUID proposedFile() {

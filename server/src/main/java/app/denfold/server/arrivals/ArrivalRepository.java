@@ -25,6 +25,15 @@ interface ArrivalRepository extends CrudRepository<Arrival, UUID> {
 
     Optional<Arrival> findByOrigin(String origin);
 
-    boolean existsBySourceAndBroughtByAndFileNameAndSha256(
-            Arrival.Source source, String broughtBy, String fileName, String sha256);
+    /** How many wait, all of them. */
+    long countByState(Arrival.State state);
+
+    /** How many wait that are not, and do not seem to be, of one of these types; cover sheets name theirs by code. */
+    @Query("""
+            select count(a) from Arrival a where a.state = app.denfold.server.arrivals.Arrival.State.WAITING
+            and (a.suggestedType is null or a.suggestedType not in :hidden)
+            and (a.proposedType is null or a.proposedType not in :hidden)
+            and (a.coverType is null or a.coverType not in :hidden)
+            """)
+    long countWaitingExcept(Collection<String> hidden);
 }

@@ -18,8 +18,11 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Consumer;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Papers that came in: received, looked at, set aside, taken up again. */
 @Service
@@ -35,6 +38,7 @@ public class Arrivals {
     private final Files files;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
+    private final TransactionTemplate transactions;
 
     Arrivals(
             ArrivalRepository arrivals,
@@ -46,7 +50,9 @@ public class Arrivals {
             Catalog catalog,
             Files files,
             AuditTrail trail,
-            PracticeCalendar calendar) {
+            PracticeCalendar calendar,
+            TransactionTemplate transactions) {
+        this.transactions = transactions;
         this.arrivals = arrivals;
         this.waiting = waiting;
         this.reading = reading;
@@ -66,28 +72,44 @@ public class Arrivals {
      * @return the arrival's id
      * @throws Refusal when the paper is not taken, with the reason; nothing is stored then
      */
-    @Transactional
     public UUID receive(ReceivedPaper paper) {
+        return receive(paper, id -> {});
+    }
+
+    /** The same for one whose origin is known: of two who bring it at once, both are told of the first one's arrival. */
+    public UUID receiveOnce(ReceivedPaper paper) {
+        try {
+            return receive(paper);
+        } catch (DataIntegrityViolationException twice) {
+            return ofOrigin(paper.origin()).orElseThrow(() -> twice);
+        }
+    }
+
+    /** @param also done in the transaction in which the paper is received, such as noting where it was taken from */
+    UUID receive(ReceivedPaper paper, Consumer<UUID> also) {
         if (paper.suggestedType() != null) {
             catalog.type(paper.suggestedType());
         }
-        Contents.Taken taken = contents.take(paper.file(), paper.fileName());
-        if (taken instanceof Contents.Refused refused) {
-            throw Refusal.invalid("file", refused.reason());
-        }
-        return receive(paper, taken);
+        Contents.Prepared prepared = contents.prepare(paper.file(), paper.fileName());
+        prepared.refused().ifPresent(reason -> {
+            throw Refusal.invalid("file", reason);
+        });
+        return transactions.execute(t -> {
+            UUID id = receive(paper, contents.register(prepared));
+            also.accept(id);
+            return id;
+        });
     }
 
     /** Puts a link among the waiting papers; the link is the document. @return the arrival's id */
-    @Transactional
     public UUID receiveLink(Viewer viewer, Link link, UUID fileId, String type, String note) {
         if (type != null) {
             catalog.type(type);
         }
-        String kept = contents.keep(link.written(), Format.LINK, 0);
-        return receive(
-                new ReceivedPaper(null, link.label(), ReceivedPaper.Way.LINK, viewer.actor(), fileId, type, note),
-                new Contents.Whole(kept, 0));
+        Contents.Prepared kept = contents.made(link.written(), Format.LINK, 0);
+        ReceivedPaper paper =
+                new ReceivedPaper(null, link.label(), ReceivedPaper.Way.LINK, viewer.actor(), fileId, type, note);
+        return transactions.execute(t -> receive(paper, contents.register(kept)));
     }
 
     private UUID receive(ReceivedPaper paper, Contents.Taken taken) {
@@ -101,11 +123,6 @@ public class Arrivals {
             reading.take(arrival);
         }
         return arrival.id();
-    }
-
-    /** True when exactly this paper was taken from that pickup already, so that it only needs to leave the folder. */
-    boolean isTakenFrom(String pickup, String fileName, String sha256) {
-        return arrivals.existsBySourceAndBroughtByAndFileNameAndSha256(Arrival.Source.PICKUP, pickup, fileName, sha256);
     }
 
     /** @param fileId the file it is for; null when unknown @throws Refusal when the viewer may not bring papers there */
@@ -134,9 +151,7 @@ public class Arrivals {
     /** How many papers wait that the viewer may file. */
     @Transactional(readOnly = true)
     public int countWaiting(Viewer viewer) {
-        return (int) arrivals.findInStates(List.of(Arrival.State.WAITING)).stream()
-                .filter(waiting.visibleTo(viewer))
-                .count();
+        return waiting.count(viewer);
     }
 
     private Arrival open(Viewer viewer, UUID id) {
@@ -194,15 +209,36 @@ public class Arrivals {
         note(viewer, "set-aside", arrival, "set “" + arrival.fileName() + "” aside: " + reason.strip());
     }
 
-    /** Puts a paper that was set aside by hand back among the waiting ones. */
-    @Transactional
+    /**
+     * Puts a paper that was set aside back among the waiting ones. One that could not be shown or read to its end is tried
+     * again.
+     *
+     * @throws Refusal when it still cannot be shown
+     */
     public void takeUpAgain(Viewer viewer, UUID id) {
-        Arrival arrival = aside(viewer, id);
-        if (contents.content(arrival.sha256()).pages() == 0) {
-            throw Refusal.conflict("unreadable", "No page of this paper can be shown. " + arrival.reason());
+        Arrival before = transactions.execute(t -> aside(viewer, id));
+        Content known = contents.content(before.sha256());
+        Contents.Prepared again = known.pages() == 0 ? contents.prepareAgain(before.sha256(), before.fileName()) : null;
+        transactions.executeWithoutResult(t -> {
+            Arrival arrival = aside(viewer, id);
+            if (again != null) {
+                requireShown(contents.register(again));
+            }
+            arrival.takeUpAgain();
+            note(viewer, "taken-up", arrival, "took up “" + arrival.fileName() + "” again");
+            if (readings.ask(arrival.sha256())) {
+                reading.take(arrival);
+            }
+        });
+    }
+
+    private static void requireShown(Contents.Taken again) {
+        if (again instanceof Contents.SetAside still) {
+            throw Refusal.conflict("unreadable", "No page of this paper can be shown. " + still.reason());
         }
-        arrival.takeUpAgain();
-        note(viewer, "taken-up", arrival, "took up “" + arrival.fileName() + "” again");
+        if (again instanceof Contents.Refused refused) {
+            throw Refusal.conflict("unreadable", refused.reason());
+        }
     }
 
     /**
@@ -210,11 +246,17 @@ public class Arrivals {
      *
      * @throws Refusal when the password is not the right one
      */
-    @Transactional
     public void unlock(Viewer viewer, UUID id, String password) {
-        Arrival arrival = aside(viewer, id);
-        Contents.Whole open = contents.unlock(arrival.sha256(), password == null ? "" : password)
+        String locked = transactions.execute(t -> aside(viewer, id).sha256());
+        Contents.Prepared open = contents.unlock(locked, password == null ? "" : password)
                 .orElseThrow(() -> Refusal.invalid("password", "This is not the password of the paper."));
+        transactions.executeWithoutResult(t -> unlocked(viewer, aside(viewer, id), open));
+    }
+
+    private void unlocked(Viewer viewer, Arrival arrival, Contents.Prepared open) {
+        if (!(contents.register(open) instanceof Contents.Whole)) {
+            throw Refusal.conflict("unreadable", "The paper was unlocked, and still no page of it can be shown.");
+        }
         arrival.continueWith(open.sha256());
         note(
                 viewer,

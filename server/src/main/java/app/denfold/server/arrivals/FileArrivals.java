@@ -10,10 +10,12 @@ import app.denfold.server.documents.FilingDetails;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import app.denfold.server.reading.Readings;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Files waiting papers, and takes filings back. */
 @Service
@@ -27,6 +29,7 @@ public class FileArrivals {
     private final Readings readings;
     private final Documents documents;
     private final PracticeCalendar calendar;
+    private final TransactionTemplate transactions;
 
     FileArrivals(
             ArrivalRepository arrivals,
@@ -36,7 +39,9 @@ public class FileArrivals {
             Contents contents,
             Readings readings,
             Documents documents,
-            PracticeCalendar calendar) {
+            PracticeCalendar calendar,
+            TransactionTemplate transactions) {
+        this.transactions = transactions;
         this.arrivals = arrivals;
         this.waiting = waiting;
         this.proposals = proposals;
@@ -53,18 +58,17 @@ public class FileArrivals {
      * @param version of the arrival that the viewer looked at
      * @throws Refusal when it is no longer waiting, or the details cannot be
      */
-    @Transactional
     public FiledDocument file(Viewer viewer, UUID id, int version, FilingDetails details) {
-        return file(viewer, waiting.ofVersion(viewer, id, version), details);
+        return fileAll(viewer, List.of(new Chosen(id, version)), details).get(0);
     }
 
-    private FiledDocument file(Viewer viewer, Arrival arrival, FilingDetails details) {
+    private FiledDocument file(Viewer viewer, Arrival arrival, Bytes bytes, FilingDetails details) {
         String text = proposals.text(arrival);
         FiledDocument document = documents.file(
                 viewer,
                 details,
                 new Documents.Received(
-                        bytesOf(arrival), calendar.dayOf(arrival.receivedAt()), arrival.sourceInWords()));
+                        register(arrival, bytes), calendar.dayOf(arrival.receivedAt()), arrival.sourceInWords()));
         arrival.file(document.id());
         learning.learn(document.id(), details.type(), text);
         return document;
@@ -80,7 +84,17 @@ public class FileArrivals {
      * Files a paper without being asked, where its desk does so: its cover sheet must name person and type, and its date
      * must be sure. Otherwise it waits as any other.
      */
-    void byItself(Arrival arrival, Actor desk) {
+    void byItself(UUID id, Actor desk) {
+        Arrival before = transactions.execute(t -> arrivals.findById(id).orElse(null));
+        if (before != null && isToBeFiledByItself(before)) {
+            Bytes bytes = transactions.execute(t -> bytesOf(before)).made(contents);
+            transactions.executeWithoutResult(t -> arrivals.findById(id)
+                    .filter(a -> a.version() == before.version() && isToBeFiledByItself(a))
+                    .ifPresent(a -> fileByItself(a, bytes, desk)));
+        }
+    }
+
+    private static boolean isToBeFiledByItself(Arrival arrival) {
         boolean named = arrival.cover()
                 .filter(c -> c.fileNumber() != null && c.type() != null)
                 .isPresent();
@@ -90,9 +104,10 @@ public class FileArrivals {
                         .map(CoverCode::type)
                         .filter(t -> t.equals(arrival.proposedType()))
                         .isPresent();
-        if (!named || !sure) {
-            return;
-        }
+        return arrival.state() == Arrival.State.WAITING && named && sure;
+    }
+
+    private void fileByItself(Arrival arrival, Bytes bytes, Actor desk) {
         FiledDocument document = documents.takeOver(
                 desk,
                 new FilingDetails(
@@ -104,7 +119,7 @@ public class FileArrivals {
                         null,
                         proposals.fieldsOf(arrival, arrival.proposedType())),
                 new Documents.Received(
-                        bytesOf(arrival),
+                        register(arrival, bytes),
                         calendar.dayOf(arrival.receivedAt()),
                         arrival.sourceInWords() + ", filed by itself by its cover sheet"),
                 Documents.History.none());
@@ -112,19 +127,34 @@ public class FileArrivals {
         learning.learn(document.id(), document.type(), proposals.text(arrival));
     }
 
-    /** The bytes as they came, unless pages were chosen from them. */
-    private String bytesOf(Arrival arrival) {
+    /** What is filed of an arrival: the bytes as they came, or a copy of chosen pages that is yet to be made. */
+    private record Bytes(String asCame, List<PageRef> chosen, Contents.Prepared copy) {
+        Bytes made(Contents contents) {
+            return chosen.isEmpty()
+                    ? this
+                    : new Bytes(
+                            null,
+                            chosen,
+                            contents.copy(chosen.stream().map(PageRef::chosen).toList()));
+        }
+    }
+
+    private String register(Arrival arrival, Bytes bytes) {
+        if (bytes.copy == null) {
+            return bytes.asCame;
+        }
+        contents.register(bytes.copy);
+        readings.remember(bytes.copy.sha256(), proposals.read(arrival));
+        return bytes.copy.sha256();
+    }
+
+    private Bytes bytesOf(Arrival arrival) {
         int count = contents.content(arrival.sha256()).pages();
         List<PageRef> pages = arrival.pages(count);
         boolean untouched = pages.size() == count
                 && java.util.stream.IntStream.range(0, count)
                         .allMatch(i -> pages.get(i).equals(new PageRef(arrival.sha256(), i + 1, 0)));
-        if (untouched) {
-            return arrival.sha256();
-        }
-        String copy = contents.copy(pages.stream().map(PageRef::chosen).toList());
-        readings.remember(copy, proposals.read(arrival));
-        return copy;
+        return untouched ? new Bytes(arrival.sha256(), List.of(), null) : new Bytes(null, pages, null);
     }
 
     /** @param version of the arrival that the viewer looked at */
@@ -135,14 +165,22 @@ public class FileArrivals {
      *
      * @throws Refusal naming the paper that cannot be filed
      */
-    @Transactional
     public List<FiledDocument> fileAll(Viewer viewer, List<Chosen> chosen, FilingDetails details) {
         if (chosen.isEmpty() || chosen.size() > 200) {
             throw Refusal.invalid("papers", "Choose from 1 to 200 papers to be filed together.");
         }
-        return chosen.stream()
-                .map(c -> file(viewer, waiting.ofVersion(viewer, c.id(), c.version()), details))
-                .toList();
+        List<Bytes> bytes = transactions.execute(t -> chosen.stream()
+                .map(c -> bytesOf(waiting.ofVersion(viewer, c.id(), c.version())))
+                .toList());
+        List<Bytes> made = bytes.stream().map(b -> b.made(contents)).toList();
+        return transactions.execute(t -> {
+            List<FiledDocument> filed = new ArrayList<>();
+            for (Chosen one : chosen) {
+                Arrival arrival = waiting.ofVersion(viewer, one.id(), one.version());
+                filed.add(file(viewer, arrival, made.get(filed.size()), details));
+            }
+            return filed;
+        });
     }
 
     /** Takes back a filing on which nothing was built yet; the paper waits again, and what it taught is forgotten. */

@@ -3,6 +3,7 @@ package app.denfold.server.arrivals;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Version;
+import java.time.Duration;
 
 /** A pickup folder: what is known beforehand of the papers that come through it. */
 @Entity
@@ -22,6 +23,7 @@ class PickupDesk {
     private int splitEvery;
     private boolean dropBlank;
     private boolean filesCovers;
+    private int pauseSeconds;
 
     protected PickupDesk() {}
 
@@ -34,11 +36,26 @@ class PickupDesk {
         this.splitEvery = to.splitEvery();
         this.dropBlank = to.dropBlank();
         this.filesCovers = to.filesCovers();
+        this.pauseSeconds = to.pauseSeconds();
     }
 
     PickupDesks.DeskDetails details() {
         return new PickupDesks.DeskDetails(
-                name, type, description, source, splitBlank, splitCounts, splitEvery, dropBlank, filesCovers);
+                name,
+                type,
+                description,
+                source,
+                splitBlank,
+                splitCounts,
+                splitEvery,
+                dropBlank,
+                filesCovers,
+                pauseSeconds);
+    }
+
+    /** For so long a file has to stand still before it is taken. */
+    Duration pause() {
+        return Duration.ofSeconds(pauseSeconds);
     }
 
     String type() {

@@ -33,18 +33,25 @@ public class PickupDesks {
         @Modifying
         @Query(value = """
                         insert into pickup_desk
-                        (name, version, split_blank, split_counts, split_every, drop_blank, files_covers)
-                        values (:name, 0, false, false, 0, false, false) on conflict (name) do nothing
+                        (name, version, split_blank, split_counts, split_every, drop_blank, files_covers, pause_seconds)
+                        values (:name, 0, false, false, 0, false, false, :pause) on conflict (name) do nothing
                         """, nativeQuery = true)
-        void insertUnlessThere(String name);
+        void insertUnlessThere(String name, int pause);
     }
 
     private final Desks desks;
     private final Catalog catalog;
     private final AuditTrail trail;
     private final Path root;
+    private final int usualPause;
 
-    PickupDesks(Desks desks, Catalog catalog, AuditTrail trail, @Value("${denfold.pickup}") Path root) {
+    PickupDesks(
+            Desks desks,
+            Catalog catalog,
+            AuditTrail trail,
+            @Value("${denfold.pickup}") Path root,
+            @Value("${denfold.pickup-pause:2}") int usualPause) {
+        this.usualPause = usualPause;
         this.desks = desks;
         this.catalog = catalog;
         this.trail = trail;
@@ -59,6 +66,7 @@ public class PickupDesks {
      * @param description goes as a note with each paper
      * @param source what stands there, such as “Scanner by the door”
      * @param splitEvery pages of one document; 0 for as many as there are
+     * @param pauseSeconds for so long a file has to stand still before it is taken; from 1
      * @param filesCovers whether papers behind a cover sheet with person and type are filed without being asked
      */
     public record DeskDetails(
@@ -70,7 +78,8 @@ public class PickupDesks {
             boolean splitCounts,
             int splitEvery,
             boolean dropBlank,
-            boolean filesCovers) {}
+            boolean filesCovers,
+            int pauseSeconds) {}
 
     /** @param folder where the scanner saves to */
     record DeskAnswer(DeskDetails details, String folder) {}
@@ -101,7 +110,7 @@ public class PickupDesks {
     /** Every folder that is there is a desk, also one made by hand. */
     @Transactional
     PickupDesk known(String name) {
-        desks.insertUnlessThere(name);
+        desks.insertUnlessThere(name, usualPause);
         return desks.findById(name).orElseThrow();
     }
 
@@ -115,6 +124,9 @@ public class PickupDesks {
         }
         if (details.splitEvery() < 0 || details.splitEvery() > 1_000) {
             throw Refusal.invalid("splitEvery", "A document has from 1 to 1000 pages; 0 means as many as there are.");
+        }
+        if (details.pauseSeconds() < 1 || details.pauseSeconds() > 600) {
+            throw Refusal.invalid("pauseSeconds", "A file rests from 1 to 600 seconds before it is taken.");
         }
         if (details.type() != null) {
             catalog.type(details.type());

@@ -1,25 +1,25 @@
 package app.denfold.server.arrivals;
 
+import app.denfold.paper.FileEnd;
 import app.denfold.server.access.Actor;
+import app.denfold.server.audit.AuditEntry;
+import app.denfold.server.audit.AuditTrail;
+import app.denfold.server.problems.NotNow;
 import app.denfold.server.problems.Refusal;
 import java.io.IOException;
-import java.io.InputStream;
+import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
-import java.security.DigestInputStream;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.HexFormat;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -27,127 +27,233 @@ import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
 /**
- * Watches the folders that scanners save into: every folder within the pickup folder belongs to one desk. A paper is
- * taken once its size and time have stood still, and leaves the folder only after it is stored and its row committed.
- * What is not taken moves to {@code set-aside} beside it, with a note.
+ * Watches the folders that scanners save into: every folder within the pickup folder belongs to one desk. A file is taken
+ * when nobody on this machine writes to it, it has the end its format asks for, and it has stood still for the desk's own
+ * pause. It leaves the folder only after it is stored and its row committed, and its original waits in {@code taken} for
+ * some days. What is not taken moves to {@code set-aside} beside it, with a note.
  */
 @Component
 class PickupFolders {
 
     private static final Logger LOG = LoggerFactory.getLogger(PickupFolders.class);
-    private static final Duration STILL = Duration.ofMillis(1_500);
-    private static final String SET_ASIDE = "set-aside";
+
+    /** A file whose format has an end that never comes is taken as it is after so long, and set aside as broken. */
+    private static final Duration NEVER_ENDS = Duration.ofMinutes(2);
+
+    /** After a failure that is not the file's fault it is tried again after so long. */
+    private static final Duration PAUSE_AFTER_FAILURE = Duration.ofSeconds(2);
 
     private final Path root;
     private final Arrivals arrivals;
     private final PickupDesks desks;
     private final FilesAtDesks atDesks;
+    private final TakenFiles takenFiles;
+    private final AuditTrail trail;
+    private final Duration kept;
+    private final Duration neverEnds;
     private final Set<Path> announced = new HashSet<>();
-    private final Map<Path, Sighting> seen = new HashMap<>();
+    private final Map<PickupFile, Instant> seen = new HashMap<>();
 
-    PickupFolders(@Value("${denfold.pickup}") Path root, Arrivals arrivals, PickupDesks desks, FilesAtDesks atDesks)
+    PickupFolders(
+            @Value("${denfold.pickup}") Path root,
+            @Value("${denfold.pickup-kept:P7D}") Duration kept,
+            @Value("${denfold.pickup-never-ends:PT2M}") Duration neverEnds,
+            Arrivals arrivals,
+            PickupDesks desks,
+            FilesAtDesks atDesks,
+            TakenFiles takenFiles,
+            AuditTrail trail)
             throws IOException {
         this.root = root.toAbsolutePath();
+        this.kept = kept;
+        this.neverEnds = neverEnds;
         this.arrivals = arrivals;
         this.desks = desks;
         this.atDesks = atDesks;
+        this.takenFiles = takenFiles;
+        this.trail = trail;
         Files.createDirectories(this.root.resolve("Office desk"));
     }
 
-    private record Sighting(long size, long modified, Instant since) {
-        boolean isOf(Path file) throws IOException {
-            return Files.size(file) == size && Files.getLastModifiedTime(file).toMillis() == modified;
-        }
-    }
-
     @Scheduled(fixedDelayString = "${denfold.pickup-interval:1000}")
-    void look() {
-        try (Stream<Path> found = Files.list(root)) {
-            found.filter(Files::isDirectory).forEach(this::lookInto);
+    void poll() {
+        try (DirectoryStream<Path> found = Files.newDirectoryStream(root)) {
+            for (Path folder : found) {
+                if (Files.isDirectory(folder, LinkOption.NOFOLLOW_LINKS)) {
+                    poll(folder);
+                }
+            }
         } catch (IOException unreadable) {
             LOG.warn("The pickup folder {} cannot be read: {}", root, unreadable.getMessage());
         }
     }
 
-    private void lookInto(Path desk) {
-        if (announced.add(desk)) {
-            desks.known(desk.getFileName().toString());
-        }
-        try (Stream<Path> files = Files.list(desk)) {
-            List<Path> papers = files.filter(PickupFolders::isPaper).sorted().toList();
-            seen.keySet().removeIf(known -> known.startsWith(desk) && !papers.contains(known));
-            for (Path paper : papers) {
-                takeWhenStill(desk, paper);
+    private void poll(Path path) {
+        DeskFolder folder = new DeskFolder(path);
+        try {
+            if (announced.add(path)) {
+                desks.known(folder.name());
+            }
+            List<PickupFile> papers = folder.papers();
+            seen.keySet().removeIf(known -> known.path().startsWith(path) && !papers.contains(known));
+            PickupDesk desk = papers.isEmpty() ? null : desks.known(folder.name());
+            for (PickupFile paper : ready(papers, desk)) {
+                take(folder, desk, paper);
             }
         } catch (IOException unreadable) {
-            LOG.warn("The pickup {} cannot be read: {}", desk, unreadable.getMessage());
-        }
-    }
-
-    private static boolean isPaper(Path file) {
-        String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
-        return Files.isRegularFile(file)
-                && !name.startsWith(".")
-                && !name.startsWith("~")
-                && !name.endsWith(".part")
-                && !name.endsWith(".tmp")
-                && !name.endsWith(".lock");
-    }
-
-    private void takeWhenStill(Path desk, Path paper) throws IOException {
-        Sighting before = seen.get(paper);
-        Instant now = Instant.now();
-        if (before == null || !before.isOf(paper)) {
-            seen.put(
-                    paper,
-                    new Sighting(
-                            Files.size(paper), Files.getLastModifiedTime(paper).toMillis(), now));
-        } else if (Duration.between(before.since, now).compareTo(STILL) >= 0) {
-            seen.remove(paper);
-            take(desk, paper);
-        }
-    }
-
-    private void take(Path desk, Path paper) throws IOException {
-        String deskName = desk.getFileName().toString();
-        String name = paper.getFileName().toString();
-        try {
-            if (!arrivals.isTakenFrom(deskName, name, sha256(paper))) {
-                PickupDesk known = desks.known(deskName);
-                arrivals.receive(new ReceivedPaper(
-                        paper,
-                        name,
-                        ReceivedPaper.Way.PICKUP,
-                        Actor.system(deskName),
-                        atDesks.openAt(deskName).orElse(null),
-                        known.type(),
-                        known.description()));
-            }
-            Files.deleteIfExists(paper);
-        } catch (Refusal refused) {
-            setAside(desk, paper, refused.getMessage());
+            LOG.warn("The pickup {} cannot be read: {}", path, unreadable.getMessage());
         } catch (RuntimeException failed) {
-            LOG.error("“{}” stays in the pickup {} and is tried again", name, deskName, failed);
+            LOG.error("The pickup {} is looked into again later", path, failed);
         }
     }
 
-    private static void setAside(Path desk, Path paper, String reason) throws IOException {
-        Path folder = Files.createDirectories(desk.resolve(SET_ASIDE));
-        Path place = folder.resolve(paper.getFileName());
-        for (int n = 2; Files.exists(place); n++) {
-            place = folder.resolve(n + " " + paper.getFileName());
+    /** Those that have stood still for long enough and that nobody writes to. */
+    private List<PickupFile> ready(List<PickupFile> papers, PickupDesk desk) throws IOException {
+        Instant now = Instant.now();
+        List<PickupFile> still = new ArrayList<>();
+        for (PickupFile paper : papers) {
+            Instant since = seen.computeIfAbsent(paper, p -> now);
+            if (!Duration.between(since, now).minus(desk.pause()).isNegative()) {
+                still.add(paper);
+            }
         }
-        Files.writeString(folder.resolve(place.getFileName() + ".note.txt"), reason + System.lineSeparator());
-        Files.move(paper, place, StandardCopyOption.ATOMIC_MOVE);
+        Set<Long> open = still.isEmpty() ? Set.of() : OpenForWriting.among(still);
+        List<PickupFile> ready = new ArrayList<>();
+        for (PickupFile paper : still) {
+            if (!open.contains(paper.inode()) && isWhole(paper, now)) {
+                ready.add(paper);
+            }
+        }
+        return ready;
     }
 
-    private static String sha256(Path file) throws IOException {
-        try (InputStream in = Files.newInputStream(file);
-                DigestInputStream digest = new DigestInputStream(in, MessageDigest.getInstance("SHA-256"))) {
-            digest.transferTo(java.io.OutputStream.nullOutputStream());
-            return HexFormat.of().formatHex(digest.getMessageDigest().digest());
-        } catch (NoSuchAlgorithmException impossible) {
-            throw new IllegalStateException(impossible);
+    private boolean isWhole(PickupFile paper, Instant now) {
+        try {
+            return FileEnd.of(paper.path()) != FileEnd.Found.MISSING
+                    || !Duration.between(seen.get(paper), now).minus(neverEnds).isNegative();
+        } catch (IOException unreadable) {
+            return false;
+        }
+    }
+
+    private void take(DeskFolder folder, PickupDesk desk, PickupFile paper) throws IOException {
+        try {
+            if (!paper.hasReadableName()) {
+                throw Refusal.invalid(
+                        "file", "The name of this file cannot be read. Give it another name and save it again.");
+            }
+            if (!takenFiles.isTaken(folder.name(), paper)) {
+                receive(folder, desk, paper);
+            }
+            moveToTaken(folder, paper);
+        } catch (Refusal refused) {
+            setAside(folder, paper, refused.getMessage());
+        } catch (ChangedMeanwhile growing) {
+            seen.remove(paper);
+        } catch (NotNow later) {
+            LOG.warn(
+                    "“{}” stays in the pickup {} and is tried again: {}",
+                    paper.name(),
+                    folder.name(),
+                    later.getMessage());
+            wait(paper, desk);
+        } catch (RuntimeException failed) {
+            LOG.error("“{}” stays in the pickup {} and is tried again", paper.name(), folder.name(), failed);
+            wait(paper, desk);
+        }
+    }
+
+    private void wait(PickupFile paper, PickupDesk desk) {
+        seen.put(paper, Instant.now().plus(PAUSE_AFTER_FAILURE).minus(desk.pause()));
+    }
+
+    /** Somebody wrote to the file while it was stored; what was stored is not the paper. */
+    private static final class ChangedMeanwhile extends RuntimeException {
+        private static final long serialVersionUID = 1L;
+    }
+
+    private void receive(DeskFolder folder, PickupDesk desk, PickupFile paper) {
+        arrivals.receive(
+                new ReceivedPaper(
+                        paper.path(),
+                        shownName(paper),
+                        ReceivedPaper.Way.PICKUP,
+                        Actor.system(folder.name()),
+                        atDesks.openAt(folder.name()).orElse(null),
+                        desk.type(),
+                        desk.description()),
+                arrival -> {
+                    if (!paper.isStillThere()) {
+                        throw new ChangedMeanwhile();
+                    }
+                    takenFiles.note(folder.name(), paper, arrival, Instant.now());
+                });
+    }
+
+    private static String shownName(PickupFile paper) {
+        String name = paper.name();
+        return name.substring(Math.max(0, name.length() - 200));
+    }
+
+    private void moveToTaken(DeskFolder folder, PickupFile paper) throws IOException {
+        Optional<String> as = folder.moveToTaken(paper);
+        seen.remove(paper);
+        as.ifPresent(name -> takenFiles.moved(folder.name(), paper, name));
+    }
+
+    private void setAside(DeskFolder folder, PickupFile paper, String reason) throws IOException {
+        if (folder.setAside(paper, reason)) {
+            trail.record(AuditEntry.general(
+                    Actor.system(folder.name()),
+                    "pickup-set-aside",
+                    "left “" + paper.name() + "” in the pickup “" + folder.name() + "”, set aside: " + reason));
+        }
+        seen.remove(paper);
+    }
+
+    /**
+     * Looks after the originals in {@code taken}: one that a writer elsewhere went on with becomes a paper of its own, one
+     * that has lain long enough is deleted.
+     */
+    @Scheduled(fixedDelayString = "${denfold.pickup-taken-interval:PT20S}", initialDelayString = "PT10S")
+    void tendTaken() {
+        try (DirectoryStream<Path> found = Files.newDirectoryStream(root)) {
+            for (Path path : found) {
+                if (Files.isDirectory(path, LinkOption.NOFOLLOW_LINKS)) {
+                    tendTaken(new DeskFolder(path));
+                }
+            }
+        } catch (IOException unreadable) {
+            LOG.warn("What was taken from {} is looked after later: {}", root, unreadable.getMessage());
+        }
+    }
+
+    private void tendTaken(DeskFolder folder) throws IOException {
+        Instant now = Instant.now();
+        for (TakenFiles.TakenFile taken : takenFiles.ofDesk(folder.name())) {
+            if (taken.movedAs() == null) {
+                forgetWhenGone(folder, taken, now);
+                continue;
+            }
+            Optional<PickupFile> file = folder.taken(taken.movedAs());
+            if (file.isEmpty()) {
+                takenFiles.forget(taken);
+            } else if (file.get().size() != taken.size() || file.get().modified() != taken.modified()) {
+                LOG.warn("“{}” was written to after it was taken; it is taken again", taken.movedAs());
+                folder.putBackFromTaken(taken.movedAs());
+                takenFiles.forget(taken);
+            } else if (taken.takenAt().plus(kept).isBefore(now)) {
+                folder.deleteTaken(file.get());
+                takenFiles.forget(taken);
+            }
+        }
+    }
+
+    /** Its file was taken away by somebody else before it could be moved. */
+    private void forgetWhenGone(DeskFolder folder, TakenFiles.TakenFile taken, Instant now) throws IOException {
+        boolean isThere = folder.papers().stream().anyMatch(f -> f.inode() == taken.inode());
+        if (!isThere && taken.takenAt().plus(NEVER_ENDS).isBefore(now)) {
+            takenFiles.forget(taken);
         }
     }
 }

@@ -110,7 +110,7 @@ class ProposeForArrival {
     private List<ProposedField> fields(Viewer viewer, List<ReadPage> pages, Clues clues) {
         Map<String, String> form = form(pages);
         return catalog.types().stream()
-                .filter(t -> viewer.seesSensitive() || !t.isSensitive())
+                .filter(t -> viewer.maySee(List.of(t.code())))
                 .flatMap(t -> FindFields.in(t.fields(), clues, form).entrySet().stream()
                         .map(e -> new ProposedField(
                                 t.code(),
@@ -233,7 +233,7 @@ class ProposeForArrival {
 
     private List<ProposedType> types(Viewer viewer, Arrival arrival, Clues clues) {
         List<PaperType> visible = catalog.types().stream()
-                .filter(t -> viewer.seesSensitive() || !t.isSensitive())
+                .filter(t -> viewer.maySee(List.of(t.code())))
                 .toList();
         Map<String, String> labels = new HashMap<>();
         visible.forEach(t -> labels.put(t.code(), t.label()));

@@ -9,6 +9,7 @@ import app.denfold.server.reading.ReadPage;
 import app.denfold.server.reading.Readings;
 import java.util.ArrayList;
 import java.util.List;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.modulith.events.ApplicationModuleListener;
 import org.springframework.stereotype.Component;
 
@@ -20,7 +21,7 @@ class ReceiveReading {
     private final EditPages edit;
     private final ProposeForArrival proposals;
     private final PickupDesks desks;
-    private final FileArrivals filing;
+    private final ApplicationEventPublisher events;
     private final Readings readings;
     private final Contents contents;
     private final AuditTrail trail;
@@ -30,7 +31,7 @@ class ReceiveReading {
             EditPages edit,
             ProposeForArrival proposals,
             PickupDesks desks,
-            FileArrivals filing,
+            ApplicationEventPublisher events,
             Readings readings,
             Contents contents,
             AuditTrail trail) {
@@ -38,7 +39,7 @@ class ReceiveReading {
         this.edit = edit;
         this.proposals = proposals;
         this.desks = desks;
-        this.filing = filing;
+        this.events = events;
         this.readings = readings;
         this.contents = contents;
         this.trail = trail;
@@ -89,7 +90,7 @@ class ReceiveReading {
             Actor desk = Actor.system(arrival.broughtBy());
             arrivals.findBatch(arrival.id()).stream()
                     .filter(part -> part.state() == Arrival.State.WAITING)
-                    .forEach(part -> filing.byItself(part, desk));
+                    .forEach(part -> events.publishEvent(new CoverFound(part.id(), desk.name())));
         }
     }
 

@@ -2,6 +2,7 @@ package app.denfold.server.arrivals;
 
 import app.denfold.server.access.Viewer;
 import app.denfold.server.content.UploadedFile;
+import app.denfold.server.practice.PrivateFolder;
 import app.denfold.server.problems.NotNow;
 import app.denfold.server.problems.Refusal;
 import jakarta.servlet.http.HttpServletRequest;
@@ -40,9 +41,9 @@ class ResumableUploads {
     private final TusFileUploadService tus;
 
     ResumableUploads(
-            @Value("${denfold.content}") Path root,
-            @Value("${spring.servlet.multipart.max-file-size}") DataSize limit) {
-        this.uploads = root.toAbsolutePath().resolve("uploads");
+            @Value("${denfold.content}") Path root, @Value("${spring.servlet.multipart.max-file-size}") DataSize limit)
+            throws IOException {
+        this.uploads = PrivateFolder.in(root.toAbsolutePath(), "uploads");
         this.tus = new TusFileUploadService()
                 .withUploadUri(ADDRESS)
                 .withStoragePath(uploads.toString())

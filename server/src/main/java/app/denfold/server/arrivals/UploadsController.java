@@ -71,7 +71,7 @@ class UploadsController {
             return new ArrivalsController.ReceivedAnswer(taken);
         }
         try (UploadedFile file = uploads.whole(viewer, paper.upload())) {
-            UUID id = arrivals.receive(new ReceivedPaper(
+            UUID id = arrivals.receiveOnce(new ReceivedPaper(
                     file.path(),
                     file.name(),
                     ReceivedPaper.Way.DROP,

@@ -1,15 +1,9 @@
 package app.denfold.server.arrivals;
 
-import app.denfold.core.filing.CoverCode;
 import app.denfold.server.access.Viewer;
-import app.denfold.server.catalog.Catalog;
-import app.denfold.server.catalog.PaperType;
 import app.denfold.server.problems.Refusal;
-import java.util.Set;
 import java.util.UUID;
 import java.util.function.Predicate;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** Who may see and change which arrivals. */
@@ -17,30 +11,28 @@ import org.springframework.stereotype.Component;
 class WaitingArrivals {
 
     private final ArrivalRepository arrivals;
-    private final Catalog catalog;
 
-    WaitingArrivals(ArrivalRepository arrivals, Catalog catalog) {
+    WaitingArrivals(ArrivalRepository arrivals) {
         this.arrivals = arrivals;
-        this.catalog = catalog;
     }
 
     /** Unfiled papers are for those who see every team; papers of a sensitive type for those who may see such. */
     Predicate<Arrival> visibleTo(Viewer viewer) {
-        if (viewer.team() != null) {
+        if (!viewer.maySeeTeam(null)) {
             return arrival -> false;
         }
-        if (viewer.seesSensitive()) {
-            return arrival -> true;
+        return arrival -> viewer.maySee(arrival.seemingTypes());
+    }
+
+    /** How many papers wait that the viewer may see. */
+    int count(Viewer viewer) {
+        if (!viewer.maySeeTeam(null)) {
+            return 0;
         }
-        Set<String> sensitive = catalog.types().stream()
-                .filter(PaperType::isSensitive)
-                .map(PaperType::code)
-                .collect(Collectors.toSet());
-        return arrival -> Stream.of(
-                        arrival.suggestedType(),
-                        arrival.cover().map(CoverCode::type).orElse(null),
-                        arrival.proposedType())
-                .noneMatch(type -> type != null && sensitive.contains(type));
+        return Math.toIntExact(
+                viewer.hiddenTypes().isEmpty()
+                        ? arrivals.countByState(Arrival.State.WAITING)
+                        : arrivals.countWaitingExcept(viewer.hiddenTypes()));
     }
 
     /** @throws Refusal when there is none that the viewer may see */

@@ -1,6 +1,9 @@
 package app.denfold.server.audit;
 
 import app.denfold.server.access.Actor;
+import jakarta.annotation.Nullable;
+import java.util.Collection;
+import java.util.List;
 import java.util.UUID;
 
 /**
@@ -9,9 +12,29 @@ import java.util.UUID;
  * @param action a fixed word such as {@code filed} or {@code looked}, for filtering
  * @param fileId of the file it concerns; null when none
  * @param documentId of the document it concerns; null when none
+ * @param types codes of the document types that are told of; null for those the document is of when this is recorded
  * @param sentence what was done, without its subject: {@code filed “Contract, 2026-02-01”}
  */
-public record AuditEntry(Actor who, String action, UUID fileId, UUID documentId, String sentence) {
+public record AuditEntry(
+        Actor who,
+        String action,
+        UUID fileId,
+        UUID documentId,
+        @Nullable List<String> types,
+        String sentence) {
+
+    /** Rows of the trail stay for good, so nobody can make them long. */
+    private static final int LONGEST = 4_000;
+
+    public AuditEntry {
+        sentence = sentence.length() <= LONGEST ? sentence : sentence.substring(0, LONGEST - 1) + "…";
+        sentence = sentence.replace("\u0000", "");
+        types = types == null ? null : List.copyOf(types);
+    }
+
+    public AuditEntry(Actor who, String action, UUID fileId, UUID documentId, String sentence) {
+        this(who, action, fileId, documentId, documentId == null ? List.of() : null, sentence);
+    }
 
     public static AuditEntry ofFile(Actor who, String action, UUID fileId, String sentence) {
         return new AuditEntry(who, action, fileId, null, sentence);
@@ -19,5 +42,11 @@ public record AuditEntry(Actor who, String action, UUID fileId, UUID documentId,
 
     public static AuditEntry general(Actor who, String action, String sentence) {
         return new AuditEntry(who, action, null, null, sentence);
+    }
+
+    /** The same, telling of papers of these types: whoever may know nothing of them does not see it. */
+    public AuditEntry about(Collection<String> codes) {
+        return new AuditEntry(
+                who, action, fileId, documentId, codes.stream().sorted().toList(), sentence);
     }
 }

@@ -6,11 +6,10 @@ import jakarta.persistence.Id;
 import jakarta.persistence.PostLoad;
 import jakarta.persistence.PostPersist;
 import jakarta.persistence.Transient;
+import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Instant;
-import java.util.HexFormat;
+import java.util.List;
 import java.util.UUID;
 import org.hibernate.annotations.Immutable;
 import org.springframework.data.domain.Persistable;
@@ -33,15 +32,22 @@ class AuditEvent implements Persistable<Long> {
     private UUID fileId;
     private UUID documentId;
     private String sentence;
+
+    /** Codes of the document types that are told of; null in rows older than this column. */
+    private String[] types;
+
     private String previousHash;
     private String hash;
+
+    /** Whether its hash is keyed; those of the first installations are not. */
+    private boolean keyed;
 
     @Transient
     private boolean fresh;
 
     protected AuditEvent() {}
 
-    AuditEvent(long seq, String previousHash, Instant at, AuditEntry entry) {
+    AuditEvent(long seq, String previousHash, Instant at, AuditEntry entry, TrailKey key) {
         Actor who = entry.who();
         this.seq = seq;
         this.previousHash = previousHash;
@@ -52,26 +58,34 @@ class AuditEvent implements Persistable<Long> {
         this.fileId = entry.fileId();
         this.documentId = entry.documentId();
         this.sentence = entry.sentence();
-        this.hash = computeHash();
+        this.types = entry.types() == null ? new String[0] : entry.types().toArray(String[]::new);
+        this.keyed = true;
+        this.hash = computeHash(key);
         this.fresh = true;
     }
 
-    /** SHA-256 over the predecessor's hash and every value of the row, each preceded by its length. */
-    final String computeHash() {
-        try {
-            MessageDigest digest = MessageDigest.getInstance("SHA-256");
-            Object[] values = {
-                previousHash, seq, at.toEpochMilli(), actorId, actorName, action, fileId, documentId, sentence
-            };
-            for (Object value : values) {
-                byte[] bytes = String.valueOf(value).getBytes(StandardCharsets.UTF_8);
-                digest.update((bytes.length + ":").getBytes(StandardCharsets.UTF_8));
-                digest.update(bytes);
-            }
-            return HexFormat.of().formatHex(digest.digest());
-        } catch (NoSuchAlgorithmException impossible) {
-            throw new IllegalStateException(impossible);
+    /**
+     * Over the predecessor's hash and every value of the row, each preceded by its length in bytes: HMAC with SHA-256
+     * (RFC 2104), or SHA-256 alone where the row is not keyed.
+     */
+    final String computeHash(TrailKey key) {
+        Object[] values = {
+            previousHash, seq, at.toEpochMilli(), actorId, actorName, action, fileId, documentId, sentence
+        };
+        ByteArrayOutputStream all = new ByteArrayOutputStream();
+        for (Object value : values) {
+            byte[] bytes = String.valueOf(value).getBytes(StandardCharsets.UTF_8);
+            all.writeBytes((bytes.length + ":").getBytes(StandardCharsets.UTF_8));
+            all.writeBytes(bytes);
         }
+        for (String type : types == null ? new String[0] : types) {
+            all.writeBytes((" " + type).getBytes(StandardCharsets.UTF_8));
+        }
+        return keyed ? key.hmac(all.toByteArray()) : TrailKey.sha256(all.toByteArray());
+    }
+
+    boolean isKeyed() {
+        return keyed;
     }
 
     @Override
@@ -112,6 +126,11 @@ class AuditEvent implements Persistable<Long> {
 
     UUID documentId() {
         return documentId;
+    }
+
+    /** Null where that was not noted yet. */
+    List<String> types() {
+        return types == null ? null : List.of(types);
     }
 
     String sentence() {

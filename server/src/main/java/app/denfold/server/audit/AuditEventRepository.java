@@ -14,6 +14,8 @@ interface AuditEventRepository extends Repository<AuditEvent, Long> {
 
     AuditEvent save(AuditEvent event);
 
+    void flush();
+
     Optional<AuditEvent> findFirstByOrderBySeqDesc();
 
     List<AuditEvent> findByFileIdInOrderBySeqDesc(Collection<UUID> fileIds, Limit limit);
@@ -25,14 +27,10 @@ interface AuditEventRepository extends Repository<AuditEvent, Long> {
             """)
     List<AuditEvent> findSince(Instant since, UUID except, Limit most);
 
-    boolean existsByDocumentIdAndActorIdAndActionAndAtAfter(
-            UUID documentId, UUID actorId, String action, Instant since);
-
-    boolean existsByFileIdAndDocumentIdIsNullAndActorIdAndActionAndAtAfter(
-            UUID fileId, UUID actorId, String action, Instant since);
-
     @Query("select e from AuditEvent e order by e.seq")
     Stream<AuditEvent> streamAll();
+
+    Optional<AuditEvent> findBySeq(long seq);
 
     /** Held until the transaction ends, so that rows are chained one after the other. */
     @Query(value = "select count(*) from (select pg_advisory_xact_lock(710001)) as held", nativeQuery = true)

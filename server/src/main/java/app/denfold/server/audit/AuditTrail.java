@@ -1,128 +1,143 @@
 package app.denfold.server.audit;
 
 import app.denfold.server.access.Viewer;
+import app.denfold.server.commits.AtCommit;
 import app.denfold.server.practice.PracticeCalendar;
+import java.sql.Timestamp;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
+import java.util.function.Consumer;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.data.domain.Limit;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.transaction.support.TransactionSynchronization;
-import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /**
  * The trail of who did what. Rows become part of the transaction that did the thing: both are there, or neither. They
- * are written just before the commit, so that the lock on the end of the chain is held for an instant only.
+ * are written at the very end of it, so that the lock on the end of the chain is held for an instant only.
  */
 @Service
 public class AuditTrail {
 
-    private static final Duration ONE_LOOK = Duration.ofMinutes(15);
+    private static final Duration ONE_VIEW = Duration.ofMinutes(15);
 
     private final AuditEventRepository events;
+    private final TrailKey key;
     private final PracticeCalendar calendar;
+    private final AtCommit atCommit;
+    private final JdbcClient sql;
+    private final ObjectProvider<TypesOfDocuments> typesOf;
+    private final Consumer<Collection<AuditEntry>> writing = this::write;
 
-    AuditTrail(AuditEventRepository events, PracticeCalendar calendar) {
+    AuditTrail(
+            AuditEventRepository events,
+            TrailKey key,
+            PracticeCalendar calendar,
+            AtCommit atCommit,
+            JdbcClient sql,
+            ObjectProvider<TypesOfDocuments> typesOf) {
+        this.typesOf = typesOf;
         this.events = events;
+        this.key = key;
         this.calendar = calendar;
+        this.atCommit = atCommit;
+        this.sql = sql;
     }
 
     @Transactional
     public void record(AuditEntry entry) {
-        Pending pending = (Pending) TransactionSynchronizationManager.getResource(this);
-        if (pending == null) {
-            pending = new Pending();
-            TransactionSynchronizationManager.bindResource(this, pending);
-            TransactionSynchronizationManager.registerSynchronization(pending);
-        }
-        pending.entries.add(entry);
+        // asked now: a document that is about to be destroyed is of no type any more at the end
+        AuditEntry typed =
+                entry.types() != null ? entry : entry.about(typesOf.getObject().of(entry.documentId()));
+        atCommit.add(AtCommit.Step.TRAIL, typed, writing);
     }
 
     /**
-     * Records a look at a document, once for the looks of one person within a quarter of an hour; pages asked for side
-     * by side are one look too.
+     * Records that a document was viewed, once for the views of one person within a quarter of an hour; pages asked for
+     * side by side are one view too.
      */
-    @Transactional(propagation = Propagation.REQUIRES_NEW)
+    @Transactional
     public void lookedAt(Viewer who, UUID fileId, UUID documentId, String name) {
-        // a paper is read in many small requests: only the first of them needs the lock
-        if (!lookedLately(who, documentId)) {
-            events.lockChain();
-            if (!lookedLately(who, documentId)) {
-                record(new AuditEntry(who.actor(), "looked", fileId, documentId, "looked at “" + name + "”"));
-            }
+        if (isFirstViewLately(who, documentId)) {
+            record(new AuditEntry(who.actor(), "looked", fileId, documentId, "looked at “" + name + "”"));
         }
     }
 
-    private boolean lookedLately(Viewer who, UUID documentId) {
-        Instant since = calendar.now().minus(ONE_LOOK);
-        return events.existsByDocumentIdAndActorIdAndActionAndAtAfter(documentId, who.accountId(), "looked", since);
-    }
-
-    /** Records a look at a whole file, likewise. */
-    @Transactional(propagation = Propagation.REQUIRES_NEW)
+    /** Records that a whole file was opened, likewise. */
+    @Transactional
     public void openedFile(Viewer who, UUID fileId, String name) {
-        events.lockChain();
-        Instant since = calendar.now().minus(ONE_LOOK);
-        if (!events.existsByFileIdAndDocumentIdIsNullAndActorIdAndActionAndAtAfter(
-                fileId, who.accountId(), "opened", since)) {
+        if (isFirstViewLately(who, fileId)) {
             record(AuditEntry.ofFile(who.actor(), "opened", fileId, "opened the file of " + name));
         }
     }
 
-    /** The newest rows of these files together, newest first. */
+    /** Of several at once, one is the first: the others wait for its row. */
+    private boolean isFirstViewLately(Viewer who, UUID what) {
+        Instant now = calendar.now();
+        return sql.sql("""
+                        insert into last_view (account_id, viewed_id, at) values (:account, :viewed, :now)
+                        on conflict (account_id, viewed_id) do update set at = excluded.at
+                        where last_view.at <= :since or last_view.at > :now
+                        """)
+                        .param("account", who.accountId())
+                        .param("viewed", what)
+                        .param("now", Timestamp.from(now))
+                        .param("since", Timestamp.from(now.minus(ONE_VIEW)))
+                        .update()
+                > 0;
+    }
+
+    private void write(Collection<AuditEntry> entries) {
+        events.lockChain();
+        AuditEvent last = events.findFirstByOrderBySeqDesc().orElse(null);
+        long seq = last == null ? 0 : last.seq();
+        String hash = last == null ? AuditEvent.BEGINNING : last.hash();
+        Instant now = calendar.now().truncatedTo(ChronoUnit.MILLIS);
+        for (AuditEntry entry : entries) {
+            AuditEvent event = events.save(new AuditEvent(++seq, hash, now, entry, key));
+            hash = event.hash();
+        }
+        events.flush();
+    }
+
+    /** The newest rows of these files together that the viewer may see, newest first. */
     @Transactional(readOnly = true)
-    public List<TrailLine> ofFiles(Collection<UUID> fileIds, int most) {
+    public List<TrailLine> ofFiles(Viewer viewer, Collection<UUID> fileIds, int most) {
         return events.findByFileIdInOrderBySeqDesc(fileIds, Limit.of(most)).stream()
+                .filter(e -> maySee(viewer, e))
                 .map(TrailLine::of)
                 .toList();
+    }
+
+    /** A row that tells of a document of which nothing is known any more is for those who may see everything. */
+    private boolean maySee(Viewer viewer, AuditEvent event) {
+        if (viewer.hiddenTypes().isEmpty()) {
+            return true;
+        }
+        if (event.types() != null) {
+            return viewer.maySee(event.types());
+        }
+        if (event.documentId() == null) {
+            return true;
+        }
+        List<String> types = typesOf.getObject().of(event.documentId());
+        return !types.isEmpty() && viewer.maySee(types);
     }
 
     /** A row and the file it is about. */
     public record FileLine(UUID fileId, TrailLine line) {}
 
-    /** What others did in files since a moment, newest first; looks left out. */
+    /** What others did in files since a moment and the viewer may see, newest first; looks left out. */
     @Transactional(readOnly = true)
-    public List<FileLine> since(Instant moment, UUID exceptAccount, int most) {
-        return events.findSince(moment, exceptAccount, Limit.of(most)).stream()
+    public List<FileLine> since(Viewer viewer, Instant moment, int most) {
+        return events.findSince(moment, viewer.accountId(), Limit.of(most)).stream()
+                .filter(e -> maySee(viewer, e))
                 .map(e -> new FileLine(e.fileId(), TrailLine.of(e)))
                 .toList();
-    }
-
-    private final class Pending implements TransactionSynchronization {
-        private final List<AuditEntry> entries = new ArrayList<>();
-
-        @Override
-        public void beforeCommit(boolean readOnly) {
-            events.lockChain();
-            AuditEvent last = events.findFirstByOrderBySeqDesc().orElse(null);
-            long seq = last == null ? 0 : last.seq();
-            String hash = last == null ? AuditEvent.BEGINNING : last.hash();
-            Instant now = calendar.now().truncatedTo(ChronoUnit.MILLIS);
-            for (AuditEntry entry : entries) {
-                AuditEvent event = events.save(new AuditEvent(++seq, hash, now, entry));
-                hash = event.hash();
-            }
-        }
-
-        @Override
-        public void suspend() {
-            TransactionSynchronizationManager.unbindResource(AuditTrail.this);
-        }
-
-        @Override
-        public void resume() {
-            TransactionSynchronizationManager.bindResource(AuditTrail.this, this);
-        }
-
-        @Override
-        public void afterCompletion(int status) {
-            TransactionSynchronizationManager.unbindResourceIfPossible(AuditTrail.this);
-        }
     }
 }

@@ -32,6 +32,20 @@ class SignInAudit {
     }
 
     @EventListener
+    void on(AccessEvents.AccountClosed event) {
+        trail.record(AuditEntry.general(
+                event.by(), "account-closed", "closed the account of " + event.name() + " (" + event.email() + ")"));
+    }
+
+    @EventListener
+    void on(AccessEvents.AccountOpened event) {
+        trail.record(AuditEntry.general(
+                event.by(),
+                "account-opened",
+                "opened the account of " + event.name() + " (" + event.email() + ") again"));
+    }
+
+    @EventListener
     void on(AccessEvents.PasswordSet event) {
         trail.record(AuditEntry.general(event.who(), "password-set", "set a password through a one-time link"));
     }

@@ -8,6 +8,7 @@ import app.denfold.core.rules.RuleBook;
 import app.denfold.exchange.BadInput;
 import app.denfold.exchange.RulesJson;
 import app.denfold.server.access.Actor;
+import app.denfold.server.access.SensitiveThings;
 import app.denfold.server.catalog.CatalogEvents.RulesChanged;
 import app.denfold.server.people.Kinds;
 import app.denfold.server.people.PeopleEvents.KindsChanged;
@@ -22,6 +23,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
@@ -59,12 +61,14 @@ public class Catalog {
      * The rules as the core reads them, with what people call things.
      *
      * @param revision counts up with each change; 0 for rules that are not kept
+     * @param slotsRevision the last revision that can have changed how slots stand
      * @param kindLabels what kinds of files are called, by code
      * @param checklistLabels by code, in the order of the checklists
      * @param requirementLabels by checklist and requirement code, as {@code staff/contract}
      */
     public record Rules(
             long revision,
+            long slotsRevision,
             RuleBook book,
             Map<String, PaperType> types,
             Map<String, String> kindLabels,
@@ -84,6 +88,16 @@ public class Catalog {
             return new PaperTypes(codes.stream().map(types::get).toList());
         }
 
+        /** All types that papers for a requirement can be of, in any version of its checklist; empty when unknown. */
+        public Set<String> typesOf(String checklist, String requirement) {
+            return book.checklists().stream()
+                    .filter(list -> list.code().equals(checklist))
+                    .flatMap(list -> list.requirements().stream())
+                    .filter(r -> r.code().equals(requirement))
+                    .flatMap(r -> r.types().stream())
+                    .collect(Collectors.toSet());
+        }
+
         /** The section in which a requirement's slot stands: that of the first type its evidence names. */
         public String sectionOf(Requirement requirement) {
             return types.get(requirement.types().iterator().next()).section();
@@ -97,7 +111,12 @@ public class Catalog {
         if (before != null && before.revision() == revision) {
             return before;
         }
-        Rules fresh = read(revision, kinds.all(), types.findAllByOrderByLabel(), checklists.findAllWithVersions());
+        Rules fresh = read(
+                revision,
+                revisions.currentOfSlots(),
+                kinds.all(),
+                types.findAllByOrderByLabel(),
+                checklists.findAllWithVersions());
         // a transaction that changes rules may yet be rolled back, and its revision be counted again for others
         if (TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
             read = fresh;
@@ -106,7 +125,12 @@ public class Catalog {
     }
 
     /** The rules that these types and checklists make. */
-    static Rules read(long revision, List<PersonKind> kinds, List<PaperType> types, List<KeptChecklist> kept) {
+    static Rules read(
+            long revision,
+            long slotsRevision,
+            List<PersonKind> kinds,
+            List<PaperType> types,
+            List<KeptChecklist> kept) {
         Map<String, PaperType> byCode = new LinkedHashMap<>();
         types.forEach(t -> byCode.put(t.code(), t));
         List<DocumentType> forRules =
@@ -120,7 +144,7 @@ public class Catalog {
             list.requirementLabels().forEach((code, label) -> labels.put(list.code() + "/" + code, label));
             versions.addAll(versions(list, byCode.keySet()));
         }
-        return new Rules(revision, RuleBook.of(forRules, versions), byCode, kindLabels, lists, labels);
+        return new Rules(revision, slotsRevision, RuleBook.of(forRules, versions), byCode, kindLabels, lists, labels);
     }
 
     private static List<Checklist> versions(KeptChecklist list, Set<String> typeCodes) {
@@ -156,17 +180,24 @@ public class Catalog {
         return new PaperTypes(codes.stream().map(this::type).toList());
     }
 
-    /** Codes of the types that few may see. */
-    public List<String> sensitiveTypes() {
-        return types().stream()
-                .filter(PaperType::isSensitive)
-                .map(PaperType::code)
-                .toList();
+    /** What few may see. */
+    @Component
+    static class SensitiveTypes implements SensitiveThings {
+        private final CatalogRepositories.Types types;
+
+        SensitiveTypes(CatalogRepositories.Types types) {
+            this.types = types;
+        }
+
+        @Override
+        public Set<String> types() {
+            return Set.copyOf(types.findSensitiveCodes());
+        }
     }
 
     /** The rules that these types and checklists would make. */
     Rules supposing(List<PaperType> supposedTypes, List<KeptChecklist> supposedLists) {
-        return read(0, kinds.all(), supposedTypes, supposedLists);
+        return read(0, 0, kinds.all(), supposedTypes, supposedLists);
     }
 
     /** What checklists may say of facts. */
@@ -182,7 +213,7 @@ public class Catalog {
     @Transactional
     public void add(PaperType type) {
         types.save(type);
-        changed("the type " + type.label(), Actor.system("Set-up"));
+        changed("the type " + type.label(), Actor.system("Set-up"), true, false);
     }
 
     /** @throws app.denfold.exchange.BadInput when the definition cannot be read, with its place */
@@ -191,7 +222,7 @@ public class Catalog {
         List<String> codes = types().stream().map(PaperType::code).toList();
         RulesJson.checklist(checklist.latest().definition(), Set.copyOf(codes), sense());
         checklists.save(checklist);
-        changed("the checklist " + checklist.label(), Actor.system("Set-up"));
+        changed("the checklist " + checklist.label(), Actor.system("Set-up"), true, false);
     }
 
     /** @throws Refusal when a checklist asks for a fact or value that is no more */
@@ -208,13 +239,19 @@ public class Catalog {
                                 + ".");
             }
         }
-        changed("the kind " + event.label(), event.by());
+        // what files hold cannot be taken away by it, so no slot stands otherwise
+        changed("the kind " + event.label(), event.by(), false, false);
     }
 
-    /** Counts the revision up and tells those who computed by the older one. */
-    void changed(String what, Actor by) {
+    /**
+     * Counts the revision up and tells those who worked by the older one.
+     *
+     * @param slots whether the change can change how slots stand
+     * @param names whether something that papers are found by is called otherwise now
+     */
+    void changed(String what, Actor by, boolean slots, boolean names) {
         RulesRevision revision = revisions.lock();
-        revision.countUp();
-        events.publishEvent(new RulesChanged(revision.revision(), what, by));
+        revision.countUp(slots);
+        events.publishEvent(new RulesChanged(revision.revision(), what, by, slots, names));
     }
 }

@@ -33,7 +33,7 @@ class CatalogController {
         Map<String, String> sections =
                 catalog.sections().stream().collect(Collectors.toMap(Section::code, Section::label));
         return catalog.types().stream()
-                .filter(t -> viewer.seesSensitive() || !t.isSensitive())
+                .filter(t -> viewer.maySee(List.of(t.code())))
                 .map(t -> new TypeAnswer(
                         t.code(),
                         t.label(),

@@ -7,6 +7,11 @@ public final class CatalogEvents {
 
     private CatalogEvents() {}
 
-    /** Types, checklists or facts changed; slots computed by an older revision are out of date. */
-    public record RulesChanged(long revision, String what, Actor by) {}
+    /**
+     * Types, checklists or facts changed.
+     *
+     * @param slots whether that can change how slots stand: those computed by an older revision are out of date then
+     * @param names whether something that papers are found by is called otherwise now
+     */
+    public record RulesChanged(long revision, String what, Actor by, boolean slots, boolean names) {}
 }

@@ -18,6 +18,9 @@ final class CatalogRepositories {
         List<PaperType> findAllByOrderByLabel();
 
         boolean existsBySection(String section);
+
+        @Query("select t.code from PaperType t where t.sensitive = true")
+        List<String> findSensitiveCodes();
     }
 
     interface Checklists extends CrudRepository<KeptChecklist, String> {
@@ -28,6 +31,9 @@ final class CatalogRepositories {
     interface Revisions extends CrudRepository<RulesRevision, Short> {
         @Query("select r.revision from RulesRevision r")
         long current();
+
+        @Query("select r.slotsRevision from RulesRevision r")
+        long currentOfSlots();
 
         @Lock(LockModeType.PESSIMISTIC_WRITE)
         @Query("select r from RulesRevision r")

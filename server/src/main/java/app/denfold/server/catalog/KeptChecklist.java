@@ -13,6 +13,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 
 /** A checklist as the practice set it up, with its versions by the days from which they are in force. */
@@ -66,11 +67,34 @@ public class KeptChecklist {
         this.ordinal = place;
     }
 
-    /** Puts a version in force from its day on; one that began on that day, and all later ones, give way. */
-    void put(ChecklistVersion next) {
+    /**
+     * Puts a version in force from its day on; one that began on that day, and all later ones, give way.
+     *
+     * @return how many gave way
+     */
+    int put(ChecklistVersion next) {
+        int before = versions.size();
         versions.removeIf(v ->
                 next.fromDay() == null || (v.fromDay() != null && !v.fromDay().isBefore(next.fromDay())));
+        int gone = before - versions.size();
         versions.add(next);
+        return gone;
+    }
+
+    /** Puts a version in force on a day and until the next one begins; what begins later stays as it is planned. */
+    void insert(ChecklistVersion now) {
+        List<ChecklistVersion> later = versions.stream()
+                .filter(v -> v.fromDay() != null && v.fromDay().isAfter(now.fromDay()))
+                .toList();
+        put(now);
+        versions.addAll(later);
+    }
+
+    /** The version in force on a day; empty when all begin later. */
+    Optional<ChecklistVersion> inForceOn(LocalDate day) {
+        return versions.stream()
+                .filter(v -> v.fromDay() == null || !v.fromDay().isAfter(day))
+                .reduce((older, newer) -> newer);
     }
 
     String code() {

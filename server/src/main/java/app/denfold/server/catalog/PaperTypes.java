@@ -60,9 +60,8 @@ public record PaperTypes(List<PaperType> all) {
                 .collect(Collectors.toSet());
     }
 
-    /** True when any of them is. */
-    public boolean isSensitive() {
-        return all.stream().anyMatch(PaperType::isSensitive);
+    public List<String> codes() {
+        return all.stream().map(PaperType::code).toList();
     }
 
     /** True when any of them has a field of this name. */

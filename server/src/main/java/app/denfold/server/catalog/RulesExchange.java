@@ -51,17 +51,18 @@ class RulesExchange {
 
     record ImportAnswer(boolean applied, List<ImportLine> lines) {}
 
+    /** The rules in force today; versions that begin later are not among them. */
     @Transactional(readOnly = true)
     JsonNode export() {
+        LocalDate today = calendar.today();
         ObjectNode out = mapper.createObjectNode();
         var typeList = out.putArray("documentTypes");
         types.findAllByOrderByLabel()
                 .forEach(
                         t -> typeList.addObject().put("code", t.code()).set("validity", mapper.readTree(t.validity())));
         var lists = out.putArray("checklists");
-        checklists
-                .findAllWithVersions()
-                .forEach(c -> lists.add(mapper.readTree(c.latest().definition())));
+        checklists.findAllWithVersions().forEach(c -> c.inForceOn(today)
+                .ifPresent(v -> lists.add(mapper.readTree(v.definition()))));
         return out;
     }
 
@@ -83,7 +84,7 @@ class RulesExchange {
         boolean changes = lines.stream().anyMatch(l -> !l.outcome().equals("same"));
         if (apply && changes) {
             trail.record(AuditEntry.general(viewer.actor(), "rules-imported", "imported types and checklists"));
-            catalog.changed("imported types and checklists", viewer.actor());
+            catalog.changed("imported types and checklists", viewer.actor(), true, true);
         }
         return new ImportAnswer(apply, lines);
     }
@@ -133,11 +134,14 @@ class RulesExchange {
             }
             return new ImportLine("checklist", code, "new");
         }
-        if (mapper.readTree(kept.latest().definition()).equals(mapper.readTree(definition))) {
+        boolean isSame = kept.inForceOn(today)
+                .filter(v -> mapper.readTree(v.definition()).equals(mapper.readTree(definition)))
+                .isPresent();
+        if (isSame) {
             return new ImportLine("checklist", code, "same");
         }
         if (apply) {
-            kept.put(new ChecklistVersion(today, definition, labels));
+            kept.insert(new ChecklistVersion(today, definition, labels));
         }
         return new ImportLine("checklist", code, "changed");
     }

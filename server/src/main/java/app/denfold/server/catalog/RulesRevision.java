@@ -14,13 +14,18 @@ class RulesRevision {
 
     private long revision;
 
+    /** The last one that can change how a slot stands. */
+    private long slotsRevision;
+
     protected RulesRevision() {}
 
     long revision() {
         return revision;
     }
 
-    void countUp() {
+    /** @param slots whether the change can change how a slot stands */
+    void countUp(boolean slots) {
         revision++;
+        slotsRevision = slots ? revision : slotsRevision;
     }
 }

@@ -17,11 +17,13 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.regex.Matcher;
@@ -30,6 +32,7 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Changes sections, types and checklists: checked as a whole, saved as a whole, and told to whoever computes by them. */
 @Service
@@ -41,6 +44,7 @@ public class SetUpRules {
     private final CatalogRepositories.Checklists checklists;
     private final Catalog catalog;
     private final AuditTrail trail;
+    private final JsonMapper mapper = new JsonMapper();
     private final PracticeCalendar calendar;
 
     SetUpRules(
@@ -156,6 +160,8 @@ public class SetUpRules {
         viewer.requireAdministrator();
         PaperType typed = checked(code, details);
         PaperType kept = types.findById(code).orElse(null);
+        boolean holdsOtherwise = kept != null && !isSame(kept.validity(), typed.validity());
+        boolean isCalledOtherwise = kept != null && !kept.label().equals(typed.label());
         if (kept == null) {
             requireCode(code);
             types.save(typed);
@@ -165,7 +171,7 @@ public class SetUpRules {
         }
         trail.record(AuditEntry.general(
                 viewer.actor(), "type-changed", "set up the document type “" + details.label() + "”"));
-        catalog.changed("the type " + details.label(), viewer.actor());
+        catalog.changed("the type " + details.label(), viewer.actor(), holdsOtherwise, isCalledOtherwise);
     }
 
     private PaperType checked(String code, TypeDetails details) {
@@ -262,12 +268,15 @@ public class SetUpRules {
             requireSame(kept.version(), details.version());
             kept.rename(details.label().strip());
         }
-        kept.put(version(details));
+        boolean asksOtherwise = kept.versions().stream()
+                .noneMatch(v -> Objects.equals(v.fromDay(), details.fromDay())
+                        && isSame(v.definition(), details.definition().toString()));
+        asksOtherwise |= kept.put(version(details)) > 1;
         checklists.save(kept);
         String from = details.fromDay() == null ? "" : ", in force from " + PracticeCalendar.words(details.fromDay());
         trail.record(AuditEntry.general(
                 viewer.actor(), "checklist-changed", "set up the checklist “" + details.label() + "”" + from));
-        catalog.changed("the checklist " + details.label(), viewer.actor());
+        catalog.changed("the checklist " + details.label(), viewer.actor(), asksOtherwise, false);
     }
 
     private void check(String code, ChecklistDetails details) {
@@ -293,11 +302,19 @@ public class SetUpRules {
     @Transactional
     public void order(Viewer viewer, List<String> codes) {
         viewer.requireAdministrator();
-        for (KeptChecklist list : checklists.findAllWithVersions()) {
+        List<KeptChecklist> all = checklists.findAllWithVersions();
+        for (KeptChecklist list : all) {
             int place = codes.indexOf(list.code());
             list.moveTo(place < 0 ? codes.size() + list.ordinal() : place);
         }
-        catalog.changed("the order of checklists", viewer.actor());
+        String order = all.stream()
+                .sorted(Comparator.comparing(KeptChecklist::ordinal))
+                .map(list -> "“" + list.label() + "”")
+                .collect(Collectors.joining(", "));
+        trail.record(
+                AuditEntry.general(viewer.actor(), "checklists-ordered", "put the checklists in the order " + order));
+        // slots stand in the order of their checklists
+        catalog.changed("the order of checklists", viewer.actor(), true, false);
     }
 
     /** Sets the sections in this order; one that is left out is removed if no type stands in it. */
@@ -334,6 +351,10 @@ public class SetUpRules {
     private String newCode(String label, int place) {
         String code = Codes.of(label);
         return sections.existsById(code) ? code + "-" + place : code;
+    }
+
+    private boolean isSame(String json, String other) {
+        return mapper.readTree(json).equals(mapper.readTree(other));
     }
 
     private static void requireCode(String code) {

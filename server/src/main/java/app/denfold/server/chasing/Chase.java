@@ -96,10 +96,13 @@ class Chase {
                     "chased-today", file.name() + " was chased today already (" + preview.chasedToday() + ").");
         }
         String text = body == null || body.isBlank() ? preview.body() : body;
-        outbox.queue(viewer, new Message(fileId, PURPOSE, file.email(), preview.subject(), text));
+        List<String> types =
+                wanted.stream().flatMap(s -> s.types().stream()).distinct().toList();
+        outbox.queue(viewer, Message.aboutPaper(fileId, null, types, PURPOSE, file.email(), preview.subject(), text));
         events.publishEvent(new Chased(
                 viewer,
                 fileId,
+                file.email(),
                 wanted.stream()
                         .map(s -> new Wanted(s.checklist(), s.requirement()))
                         .toList()));

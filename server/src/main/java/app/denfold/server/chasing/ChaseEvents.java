@@ -9,8 +9,8 @@ public final class ChaseEvents {
 
     private ChaseEvents() {}
 
-    /** A person was told which slots want a paper. */
-    public record Chased(Viewer by, UUID fileId, List<Wanted> wanted) {}
+    /** Somebody was told at an address which slots want a paper. */
+    public record Chased(Viewer by, UUID fileId, String recipient, List<Wanted> wanted) {}
 
     public record Wanted(String checklist, String requirement) {}
 }

@@ -1,5 +1,7 @@
 package app.denfold.server.chasing;
 
+import java.util.Collection;
+import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 
@@ -8,13 +10,46 @@ import java.util.UUID;
  *
  * @param purpose {@code chase}, {@code invitation}, {@code share}, {@code comment} or {@code hand-over}
  * @param fileId it concerns
+ * @param documentId of the paper it is about; null when it is about none
+ * @param types codes of the document types of which it tells
  */
-public record Message(UUID fileId, String purpose, String recipient, String subject, String body) {
+public record Message(
+        UUID fileId,
+        UUID documentId,
+        List<String> types,
+        String purpose,
+        String recipient,
+        String subject,
+        String body) {
 
     private static final Set<String> AMONG_COLLEAGUES = Set.of("comment", "hand-over");
 
+    public Message {
+        types = List.copyOf(types);
+    }
+
+    /** One that tells of no paper. */
+    public Message(UUID fileId, String purpose, String recipient, String subject, String body) {
+        this(fileId, null, List.of(), purpose, recipient, subject, body);
+    }
+
+    public static Message aboutPaper(
+            UUID fileId,
+            UUID documentId,
+            Collection<String> types,
+            String purpose,
+            String recipient,
+            String subject,
+            String body) {
+        return new Message(fileId, documentId, List.copyOf(types), purpose, recipient, subject, body);
+    }
+
     /** Whether it only tells a colleague of what the trail says anyway. */
     boolean isAmongColleagues() {
+        return isAmongColleagues(purpose);
+    }
+
+    static boolean isAmongColleagues(String purpose) {
         return AMONG_COLLEAGUES.contains(purpose);
     }
 }

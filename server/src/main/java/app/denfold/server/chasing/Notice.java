@@ -1,5 +1,6 @@
 package app.denfold.server.chasing;
 
+import app.denfold.server.access.Actor;
 import com.github.f4b6a3.uuid.UuidCreator;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -8,6 +9,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.UUID;
 
 /** A message to a person or outsider, with what became of it. */
@@ -15,10 +17,22 @@ import java.util.UUID;
 class Notice {
 
     enum State {
+        /** It waits to be sent, for the first time or once more. */
         QUEUED,
+        /** Somebody is handing it to the mail server. */
+        SENDING,
         SENT,
+        /** It could not be sent; it is tried again by itself unless it was tried often enough. */
         FAILED
     }
+
+    /** After so many it is tried again by hand only: more than a day has gone by. */
+    private static final int MOST_ATTEMPTS = 10;
+
+    /** In seconds; each is twice the one before. */
+    private static final long FIRST_PAUSE = 60;
+
+    private static final long LONGEST_PAUSE = 6 * 3_600;
 
     @Id
     private UUID id;
@@ -27,6 +41,8 @@ class Notice {
     private Integer version;
 
     private UUID fileId;
+    private UUID documentId;
+    private String[] types;
     private String purpose;
     private String recipient;
     private String subject;
@@ -42,39 +58,107 @@ class Notice {
     private Instant finishedAt;
     private String result;
 
+    /** Not before then is it tried again by itself; null when it is not, or at once. */
+    private Instant notBefore;
+
+    private Instant claimedAt;
+    private UUID queuedById;
+
     protected Notice() {}
 
-    Notice(Message message, String queuedBy, LocalDate day, Instant now) {
+    Notice(Message message, Actor by, LocalDate day, Instant now) {
         this.id = UuidCreator.getTimeOrderedEpoch();
         this.fileId = message.fileId();
+        this.documentId = message.documentId();
+        this.types = message.types().toArray(String[]::new);
         this.purpose = message.purpose();
         this.recipient = message.recipient();
         this.subject = message.subject();
         this.body = message.body();
-        this.queuedBy = queuedBy;
+        this.queuedBy = by.name();
+        this.queuedById = by.id();
         this.queuedOn = day;
         this.queuedAt = now;
         this.state = State.QUEUED;
     }
 
-    void sent(Instant now) {
+    /** Whether it is to be handed to the mail server now. */
+    boolean isDue(Instant now) {
+        boolean waits = state == State.QUEUED || (state == State.FAILED && notBefore != null);
+        return waits && (notBefore == null || !notBefore.isAfter(now));
+    }
+
+    /** Nobody else hands it over from now on, unless whoever does is never heard of again. */
+    void claim(Instant now) {
+        this.state = State.SENDING;
+        this.claimedAt = now;
         this.attempts++;
+    }
+
+    /** Whoever claimed it is gone; whether it went out is not known, so it goes once more under the same number. */
+    void release() {
+        this.state = State.QUEUED;
+        this.claimedAt = null;
+    }
+
+    void sent(Instant now) {
         this.state = State.SENT;
         this.finishedAt = now;
+        this.notBefore = null;
         this.result = "accepted by the mail server";
         this.body = OneTimeSecret.removedFrom(body);
     }
 
-    void failed(Instant now, String why) {
-        this.attempts++;
+    /** @param forGood whether trying again cannot help, as with an address that there is not */
+    void failed(Instant now, String why, boolean forGood) {
         this.state = State.FAILED;
         this.finishedAt = now;
         this.result = why;
+        long pause = Math.min(LONGEST_PAUSE, FIRST_PAUSE << Math.min(attempts - 1, 20));
+        this.notBefore = forGood || attempts >= MOST_ATTEMPTS ? null : now.plusSeconds(pause);
+    }
+
+    /** @param stuckSince a message claimed before then is taken for abandoned */
+    boolean mayBeRetried(Instant stuckSince) {
+        return switch (state) {
+            case FAILED -> true;
+            case QUEUED -> queuedAt.isBefore(stuckSince);
+            case SENDING -> claimedAt.isBefore(stuckSince);
+            case SENT -> false;
+        };
     }
 
     void queueAgain() {
         this.state = State.QUEUED;
         this.result = null;
+        this.notBefore = null;
+        this.claimedAt = null;
+    }
+
+    /** The same in every attempt, so that a mail server knows one that comes twice (RFC 5322, 3.6.4). */
+    String messageId(String domain) {
+        return "<" + id + "@" + domain + ">";
+    }
+
+    Instant claimedAt() {
+        return claimedAt;
+    }
+
+    /** When it is tried again by itself; null when it is not. */
+    Instant nextAttempt() {
+        return state == State.FAILED ? notBefore : null;
+    }
+
+    UUID documentId() {
+        return documentId;
+    }
+
+    List<String> types() {
+        return types == null ? List.of() : List.of(types);
+    }
+
+    UUID queuedById() {
+        return queuedById;
     }
 
     UUID id() {

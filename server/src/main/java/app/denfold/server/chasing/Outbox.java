@@ -7,9 +7,12 @@ import app.denfold.server.people.Files;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.domain.Limit;
@@ -21,6 +24,11 @@ import org.springframework.transaction.annotation.Transactional;
 public class Outbox {
 
     private static final int MOST = 200;
+
+    /** After so long a message that waits or is being sent may be tried again by hand. */
+    private static final Duration STUCK = Duration.ofMinutes(2);
+
+    private static final Duration FAILURES_TOLD = Duration.ofDays(7);
 
     private final NoticeRepository notices;
     private final Files files;
@@ -43,11 +51,13 @@ public class Outbox {
 
     @Transactional
     public void queue(Viewer by, Message message) {
-        Notice notice = notices.save(new Notice(message, by.name(), calendar.today(), calendar.now()));
-        trail.record(AuditEntry.ofFile(
+        Notice notice = notices.save(new Notice(message, by.actor(), calendar.today(), calendar.now()));
+        trail.record(new AuditEntry(
                 by.actor(),
                 message.isAmongColleagues() ? "colleague-told" : "notice-queued",
                 message.fileId(),
+                message.documentId(),
+                message.types(),
                 "wrote to " + message.recipient() + ": “" + message.subject() + "”"));
         events.publishEvent(new NoticeQueued(notice.id()));
     }
@@ -64,57 +74,82 @@ public class Outbox {
             Instant queuedAt,
             String state,
             @Nullable Instant finishedAt,
-            @Nullable String result) {}
+            @Nullable String result,
+            boolean mayRetry,
+            @Nullable Instant nextAttempt) {}
 
     Optional<Notice> todays(UUID fileId, String purpose) {
         return notices.findFirstByFileIdAndPurposeAndQueuedOnOrderByQueuedAtDesc(fileId, purpose, calendar.today());
     }
 
-    /** Newest first. @throws Refusal when the viewer may not see the file */
+    /** Newest first, those of which the viewer may know. @throws Refusal when he may not see the file */
     @Transactional(readOnly = true)
     public List<NoticeAnswer> ofFile(Viewer viewer, UUID fileId) {
         files.visible(viewer, fileId);
-        return notices.findByFileIdOrderByQueuedAtDesc(fileId, Limit.of(MOST)).stream()
-                .map(Outbox::answer)
-                .toList();
+        return told(viewer, notices.findByFileIdOrderByQueuedAtDesc(fileId, Limit.of(MOST)));
     }
 
-    /** The newest messages of all files, for those who see all files. */
+    /** The newest messages of all files the viewer may see, as far as he may know of what they tell. */
     @Transactional(readOnly = true)
     public List<NoticeAnswer> recent(Viewer viewer) {
-        if (viewer.team() != null) {
-            return List.of();
-        }
-        return notices.findAllByOrderByQueuedAtDesc(Limit.of(MOST)).stream()
-                .map(Outbox::answer)
+        List<Notice> newest = notices.findAllByOrderByQueuedAtDesc(Limit.of(MOST));
+        Set<UUID> visible = files.visibleAmong(
+                viewer,
+                newest.stream().map(Notice::fileId).filter(Objects::nonNull).toList());
+        return told(
+                viewer,
+                newest.stream().filter(n -> visible.contains(n.fileId())).toList());
+    }
+
+    /** What the viewer wrote, or for an administrator anybody, and could not be sent lately. */
+    @Transactional(readOnly = true)
+    public List<NoticeAnswer> failed(Viewer viewer) {
+        Instant since = calendar.now().minus(FAILURES_TOLD);
+        return told(viewer, notices.findFailed(viewer.accountId(), viewer.isAdministrator(), since, Limit.of(20)));
+    }
+
+    private List<NoticeAnswer> told(Viewer viewer, List<Notice> all) {
+        return all.stream()
+                .filter(n -> viewer.maySee(n.types()))
+                .map(n -> answer(viewer, n))
                 .toList();
     }
 
-    /** Tries a failed message again. */
+    /** Tries a message again that failed, or has been waiting for too long. */
     @Transactional
     public void retry(Viewer viewer, UUID id) {
         viewer.requireChange();
         Notice notice = notices.findById(id).orElseThrow(() -> Refusal.notFound("notice"));
         files.visible(viewer, notice.fileId());
-        if (notice.state() != Notice.State.FAILED) {
-            throw Refusal.conflict("not-failed", "Only a failed notice can be sent again.");
+        if (!viewer.maySee(notice.types())) {
+            throw Refusal.notFound("notice");
+        }
+        if (!notice.mayBeRetried(calendar.now().minus(STUCK))) {
+            throw Refusal.conflict(
+                    "not-failed", "This notice is on its way or was sent; only one that failed can be sent again.");
         }
         notice.queueAgain();
         events.publishEvent(new NoticeQueued(id));
     }
 
-    private static NoticeAnswer answer(Notice n) {
+    /** The text of a mail among colleagues is for the two of them: it may quote a paper. */
+    private NoticeAnswer answer(Viewer viewer, Notice n) {
+        boolean isForViewer = !Message.isAmongColleagues(n.purpose())
+                || viewer.email().equals(n.recipient())
+                || viewer.accountId().equals(n.queuedById());
         return new NoticeAnswer(
                 n.id(),
                 n.fileId(),
                 n.purpose(),
                 n.recipient(),
                 n.subject(),
-                OneTimeSecret.removedFrom(n.body()),
+                isForViewer ? OneTimeSecret.removedFrom(n.body()) : "",
                 n.queuedBy(),
                 n.queuedAt(),
                 n.state().name(),
                 n.finishedAt(),
-                n.result());
+                n.result(),
+                viewer.mayChange() && n.mayBeRetried(calendar.now().minus(STUCK)),
+                n.nextAttempt());
     }
 }

@@ -79,6 +79,7 @@ public class Comments {
      */
     @Transactional
     public void say(Viewer viewer, UUID documentId, String words, Set<UUID> mentioned) {
+        viewer.requireChange();
         FiledDocument document = documents.visible(viewer, documentId);
         String said = words == null ? "" : words.strip();
         if (said.isEmpty() || said.length() > LONGEST) {
@@ -117,7 +118,14 @@ public class Comments {
         String body = "Dear " + to.name() + ",\n\n" + by.name() + " mentions you in a comment on the paper "
                 + document.name() + ":\n\n  " + said.replace("\n", "\n  ") + "\n\nIt waits in Today, and here:\n\n  "
                 + address + "/files/" + document.fileId() + "?view=read&paper=" + document.id() + "\n";
-        return new Message(document.fileId(), "comment", to.email(), by.name() + " mentions you", body);
+        return Message.aboutPaper(
+                document.fileId(),
+                document.id(),
+                document.types(),
+                "comment",
+                to.email(),
+                by.name() + " mentions you",
+                body);
     }
 
     /** @throws Refusal when the viewer neither wrote it nor is an administrator */
@@ -131,6 +139,7 @@ public class Comments {
             throw Refusal.notFound("comment");
         }
         FiledDocument document = documents.visible(viewer, found.get(0)[0]);
+        viewer.requireChange();
         if (!viewer.isAdministrator() && !found.get(0)[1].equals(viewer.accountId())) {
             throw Refusal.forbidden("Only who wrote a comment, or an administrator, removes it.");
         }

@@ -4,6 +4,7 @@ import app.denfold.paper.ArchiveCopy;
 import app.denfold.paper.Format;
 import app.denfold.paper.worker.PaperWorkers;
 import app.denfold.paper.worker.WorkerFailed;
+import app.denfold.paper.worker.WorkerLost;
 import app.denfold.server.problems.NotNow;
 import app.denfold.server.problems.Refusal;
 import java.io.IOException;
@@ -37,6 +38,7 @@ public class ArchiveCopies {
     }
 
     private String make(String sha256) {
+        OutsideTransactions.require("making an archive copy");
         Content content = contents.content(sha256);
         Format format = Format.ofMediaType(content.mediaType()).orElseThrow();
         if (content.pages() == 0) {
@@ -56,6 +58,10 @@ public class ArchiveCopies {
             }
         } catch (WorkerFailed hostile) {
             throw Refusal.conflict("no-copy", "No archive copy can be made of it: " + hostile.getMessage() + ".");
+        } catch (WorkerLost ended) {
+            throw NotNow.noAnswer(
+                    "The archive copy could not be made just now: " + ended.getMessage() + ". Try again in a moment.",
+                    ended);
         } catch (IOException failed) {
             throw NotNow.notStored("The archive copy", failed);
         }

@@ -5,7 +5,9 @@ import app.denfold.paper.Format;
 import app.denfold.paper.Reading;
 import app.denfold.paper.worker.PaperWorkers;
 import app.denfold.paper.worker.WorkerFailed;
+import app.denfold.paper.worker.WorkerLost;
 import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.practice.PrivateFolder;
 import app.denfold.server.problems.NotNow;
 import app.denfold.server.problems.Refusal;
 import java.io.ByteArrayInputStream;
@@ -24,8 +26,12 @@ import java.util.stream.Collectors;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
-/** Takes bytes in, tells what they are, and shows their pages. */
+/**
+ * Takes bytes in, tells what they are, and shows their pages. What is slow happens outside of transactions: bytes are
+ * {@link #prepare prepared} first, and {@link #register registered} in the transaction of whatever refers to them.
+ */
 @Service
 public class Contents {
 
@@ -33,25 +39,34 @@ public class Contents {
 
     private final ContentStore store;
     private final ContentRepository contents;
+    private final CheckBytes check;
+    private final DamagedContent damaged;
     private final PracticeCalendar calendar;
     private final PaperWorkers workers;
     private final VirusScanner scanner;
+    private final TransactionTemplate transactions;
     private final Path drawn;
 
     Contents(
             ContentStore store,
             ContentRepository contents,
+            CheckBytes check,
+            DamagedContent damaged,
             PracticeCalendar calendar,
             PaperWorkers quickWorkers,
             VirusScanner scanner,
+            TransactionTemplate transactions,
             @Value("${denfold.content}") Path root)
             throws IOException {
         this.store = store;
         this.contents = contents;
+        this.check = check;
+        this.damaged = damaged;
         this.calendar = calendar;
         this.workers = quickWorkers;
         this.scanner = scanner;
-        this.drawn = Files.createDirectories(root.toAbsolutePath().resolve("drawn"));
+        this.transactions = transactions;
+        this.drawn = PrivateFolder.in(root.toAbsolutePath(), "drawn");
     }
 
     /** What came of taking a paper in. */
@@ -67,28 +82,66 @@ public class Contents {
     public record Refused(String reason) implements Taken {}
 
     /**
-     * Looks into the file and stores it unless it is refused. The file itself is left where it is.
-     *
-     * @throws NotNow when it cannot be stored at the moment, or the virus scanner does not answer
+     * Bytes that were looked into, and are stored unless they are refused, but that no row names yet. Those that never are
+     * registered are removed after a day.
      */
-    @Transactional
-    public Taken take(Path file, String fileName) {
-        try {
-            Optional<String> virus = scanner.found(file);
-            Reading reading =
-                    virus.<Reading>map(found -> infected(found, fileName)).orElse(null);
-            if (reading == null) {
-                reading = identify(file, fileName);
+    public static final class Prepared {
+        private final ContentStore.Stored stored;
+        private final Reading reading;
+        private final String virus;
+
+        private Prepared(ContentStore.Stored stored, Reading reading, String virus) {
+            this.stored = stored;
+            this.reading = reading;
+            this.virus = virus;
+        }
+
+        public String sha256() {
+            return stored.sha256();
+        }
+
+        /** In bytes. */
+        public long size() {
+            return stored.size();
+        }
+
+        /** Why the bytes are not taken, in words; empty when they are. */
+        public Optional<String> refused() {
+            return reading instanceof Reading.Refused refused ? Optional.of(refused.reason()) : Optional.empty();
+        }
+    }
+
+    /**
+     * Looks into the file and stores it unless it is refused. The file itself is left where it is; what is looked into is
+     * what is stored.
+     *
+     * @throws NotNow when it cannot be stored at the moment, or the virus scanner or the program that reads papers does
+     *     not answer
+     */
+    public Prepared prepare(Path file, String fileName) {
+        OutsideTransactions.require("looking into a paper");
+        try (InputStream in = Files.newInputStream(file)) {
+            ContentStore.Staged staged = store.stage(in);
+            try {
+                return prepare(staged, fileName);
+            } finally {
+                store.drop(staged);
             }
-            if (reading instanceof Reading.Refused refused) {
-                return new Refused(refused.reason());
-            }
-            try (InputStream in = Files.newInputStream(file)) {
-                return keep(store.put(in), reading, virus.orElse(null));
-            }
+        } catch (WorkerLost ended) {
+            throw NotNow.noAnswer(
+                    "“" + fileName + "” could not be looked into just now: " + ended.getMessage()
+                            + ". Nothing was taken in; try again in a moment.",
+                    ended);
         } catch (IOException failed) {
             throw NotNow.notStored(fileName, failed);
         }
+    }
+
+    private Prepared prepare(ContentStore.Staged staged, String fileName) throws IOException {
+        Optional<String> virus = scanner.found(staged.file());
+        Reading reading = virus.isPresent() ? infected(virus.get(), fileName) : identify(staged.file(), fileName);
+        ContentStore.Stored stored = reading instanceof Reading.Refused ? staged.stored() : store.keep(staged);
+        return new Prepared(stored, reading, virus.orElse(null));
     }
 
     /** Nothing of it is parsed. */
@@ -110,40 +163,75 @@ public class Contents {
         }
     }
 
-    private Taken keep(ContentStore.Stored stored, Reading reading, String virus) {
-        if (reading instanceof Reading.Readable readable) {
-            insert(stored, readable.format(), readable.pages(), null);
-            return new Whole(stored.sha256(), readable.pages());
+    /** Looks again into stored bytes that could not be shown. */
+    public Prepared prepareAgain(String sha256, String fileName) {
+        return prepare(file(sha256), fileName);
+    }
+
+    /** Bytes that the product made itself, so that nobody needs to look what they are. */
+    public Prepared made(byte[] made, Format format, int pages) {
+        return made(new ByteArrayInputStream(made), format, pages);
+    }
+
+    /** The same, of a PDF that lies in a file. */
+    public Prepared made(Path pdf, int pages) {
+        try (InputStream in = Files.newInputStream(pdf)) {
+            return made(in, Format.PDF, pages);
+        } catch (IOException failed) {
+            throw NotNow.notStored("The paper", failed);
         }
-        Reading.SetAside aside = (Reading.SetAside) reading;
-        insert(stored, aside.format(), 0, virus);
-        return new SetAside(stored.sha256(), aside.reason());
+    }
+
+    private Prepared made(InputStream in, Format format, int pages) {
+        try {
+            return new Prepared(store.put(in), new Reading.Readable(format, pages), null);
+        } catch (IOException failed) {
+            throw NotNow.notStored("The paper", failed);
+        }
+    }
+
+    /** Names prepared bytes; that they are stored is part of the transaction from now on. */
+    @Transactional
+    public Taken register(Prepared prepared) {
+        if (prepared.reading instanceof Reading.Refused refused) {
+            return new Refused(refused.reason());
+        }
+        if (prepared.reading instanceof Reading.Readable readable) {
+            insert(prepared.stored, readable.format(), readable.pages(), prepared.virus);
+            return new Whole(prepared.sha256(), readable.pages());
+        }
+        Reading.SetAside aside = (Reading.SetAside) prepared.reading;
+        insert(prepared.stored, aside.format(), 0, prepared.virus);
+        return new SetAside(prepared.sha256(), aside.reason());
     }
 
     private void insert(ContentStore.Stored stored, Format format, int pages, String virus) {
-        contents.insertUnlessThere(stored.sha256(), stored.size(), format.mediaType(), pages, virus, calendar.now());
+        contents.insertOrImprove(stored.sha256(), stored.size(), format.mediaType(), pages, virus, calendar.now());
+        damaged.mended(stored.sha256());
         if (!Files.exists(store.file(stored.sha256()))) {
             // the same bytes were just being destroyed; now that the row is ours, storing them again will hold
             throw NotNow.notStored("The paper", new IOException("destroyed meanwhile: " + stored.sha256()));
         }
     }
 
-    /** Stores a PDF that the product made itself. */
-    @Transactional
+    /** Stores and names a PDF that the product made itself. @return its hash */
     public String keepPdf(byte[] pdf, int pages) {
         return keep(pdf, Format.PDF, pages);
     }
 
-    /** Stores bytes that the product made itself, so that nobody needs to look what they are. */
-    @Transactional
-    public String keep(byte[] made, Format format, int pages) {
-        try {
-            ContentStore.Stored stored = store.put(new ByteArrayInputStream(made));
-            insert(stored, format, pages, null);
-            return stored.sha256();
-        } catch (IOException failed) {
-            throw NotNow.notStored("The paper", failed);
-        }
+    /** Stores and names bytes that the product made itself. @return their hash */
+    public String keep(byte[] bytes, Format format, int pages) {
+        return keep(made(bytes, format, pages));
+    }
+
+    /** The same, of a PDF that lies in a file. */
+    String keepMade(Path pdf, int pages) {
+        return keep(made(pdf, pages));
+    }
+
+    private String keep(Prepared prepared) {
+        transactions.executeWithoutResult(t -> register(prepared));
+        return prepared.sha256();
     }
 
     /** @throws Refusal when there is no such content */
@@ -156,13 +244,29 @@ public class Contents {
         return found.stream().collect(Collectors.toMap(Content::sha256, c -> c));
     }
 
-    /** The stored bytes, for reading only. @throws Refusal when they are locked away because of a virus */
+    /**
+     * The stored bytes, for reading only.
+     *
+     * @throws Refusal when they are locked away because of a virus, or destroyed
+     * @throws NotNow when they are damaged
+     */
     public Path file(String sha256) {
         return file(content(sha256));
     }
 
     /** The same, of content that is known already. */
     public Path file(Content content) {
+        requireOpen(content);
+        return check.whole(content);
+    }
+
+    /** The same, read through now, for giving out the whole of it. */
+    public Path wholeFile(Content content) {
+        requireOpen(content);
+        return check.wholeNow(content);
+    }
+
+    private static void requireOpen(Content content) {
         if (content.isDestroyed()) {
             throw Refusal.gone("destroyed", "This paper was destroyed for good.");
         }
@@ -170,7 +274,11 @@ public class Contents {
             throw Refusal.conflict(
                     "infected", "The virus scanner found “" + found + "” in this paper; nobody can open it.");
         });
-        return store.file(content.sha256());
+    }
+
+    /** What is wrong with stored bytes, in words, by their hash; what is whole is left out. */
+    public Map<String, String> damage(Collection<String> hashes) {
+        return damaged.of(hashes);
     }
 
     /** The link that is kept under this hash; empty when it is anything else. */
@@ -179,7 +287,7 @@ public class Contents {
             return Optional.empty();
         }
         try {
-            return Optional.of(Link.read(Files.readAllBytes(store.file(sha256))));
+            return Optional.of(Link.read(Files.readAllBytes(file(sha256))));
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         }
@@ -191,7 +299,7 @@ public class Contents {
                 .filter(f -> f == Format.AWAITED || f == Format.ON_PAPER)
                 .map(f -> {
                     try {
-                        return Placeholder.read(f, Files.readAllBytes(store.file(sha256)));
+                        return Placeholder.read(f, Files.readAllBytes(file(sha256)));
                     } catch (IOException failed) {
                         throw new UncheckedIOException(failed);
                     }
@@ -214,13 +322,17 @@ public class Contents {
         if (!WIDTHS.contains(width)) {
             throw Refusal.invalid("width", "Pages are drawn 160, 900 or 1400 pixels wide.");
         }
+        OutsideTransactions.require("drawing a page");
         Path kept = drawn.resolve(sha256 + "-" + page + "-" + width + (turn == 0 ? "" : "-" + turn) + ".png");
         try {
+            requireOpen(content);
             return Files.exists(kept) ? Files.readAllBytes(kept) : draw(content, page, width, turn, kept);
         } catch (WorkerFailed hostile) {
             throw Refusal.conflict("page-unreadable", "This page cannot be shown: " + hostile.getMessage() + ".");
+        } catch (WorkerLost ended) {
+            throw lost(ended);
         } catch (IOException failed) {
-            throw new UncheckedIOException("Page " + page + " of " + sha256 + " cannot be drawn", failed);
+            throw NotNow.notStored("The picture of page " + page, failed);
         }
     }
 
@@ -237,22 +349,26 @@ public class Contents {
         }
     }
 
+    private static NotNow lost(WorkerLost ended) {
+        return NotNow.noAnswer(
+                "This could not be done just now: " + ended.getMessage() + ". Try again in a moment.", ended);
+    }
+
     /**
      * Makes a PDF of chosen pages and stores it; the papers they come from stay as they are.
      *
      * @throws Refusal when that is not possible
      */
-    @Transactional
-    public String copy(List<ChosenPage> pages) {
+    public Prepared copy(List<ChosenPage> pages) {
         try {
             Path made = copyToFile(pages);
             try {
-                return keepMade(made, pages.size());
+                return made(made, pages.size());
             } finally {
                 Files.deleteIfExists(made);
             }
         } catch (IOException failed) {
-            throw new UncheckedIOException(failed);
+            throw NotNow.notStored("The copy", failed);
         }
     }
 
@@ -262,6 +378,7 @@ public class Contents {
      * @throws Refusal when that is not possible
      */
     public Path copyToFile(List<ChosenPage> pages) {
+        OutsideTransactions.require("copying pages");
         try {
             Path made = Files.createTempFile(drawn, "copy", ".part");
             try {
@@ -273,8 +390,10 @@ public class Contents {
             }
         } catch (WorkerFailed hostile) {
             throw Refusal.conflict("pages-unreadable", "These pages cannot be copied: " + hostile.getMessage() + ".");
+        } catch (WorkerLost ended) {
+            throw lost(ended);
         } catch (IOException failed) {
-            throw new UncheckedIOException(failed);
+            throw NotNow.notStored("The copy", failed);
         }
     }
 
@@ -286,37 +405,28 @@ public class Contents {
         return new CopyPages.Chosen(file(page.sha256()), format, page.page(), page.turn());
     }
 
-    /** Stores a PDF that the product made itself and that lies in a file. */
-    @Transactional
-    public String keepMade(Path pdf, int pages) throws IOException {
-        try (InputStream in = Files.newInputStream(pdf)) {
-            ContentStore.Stored stored = store.put(in);
-            insert(stored, Format.PDF, pages, null);
-            return stored.sha256();
-        }
-    }
-
     /**
      * Stores an open copy of a locked PDF. The password is kept nowhere.
      *
-     * @return its hash; empty when the password is not the right one
+     * @return the copy; empty when the password is not the right one
      */
-    @Transactional
-    public Optional<Whole> unlock(String sha256, String password) {
+    public Optional<Prepared> unlock(String sha256, String password) {
+        OutsideTransactions.require("unlocking a paper");
         try {
             Path open = Files.createTempFile(drawn, "open", ".pdf");
             try {
-                if (!workers.unlock(file(sha256), password, open)) {
-                    return Optional.empty();
-                }
-                return take(open, "open.pdf") instanceof Whole whole ? Optional.of(whole) : Optional.empty();
+                return workers.unlock(file(sha256), password, open)
+                        ? Optional.of(prepare(open, "open.pdf"))
+                        : Optional.empty();
             } finally {
                 Files.deleteIfExists(open);
             }
         } catch (WorkerFailed hostile) {
             throw Refusal.conflict("unreadable", "The paper cannot be unlocked: " + hostile.getMessage() + ".");
+        } catch (WorkerLost ended) {
+            throw lost(ended);
         } catch (IOException failed) {
-            throw new UncheckedIOException(failed);
+            throw NotNow.notStored("The open copy", failed);
         }
     }
 }

@@ -1,12 +1,17 @@
 package app.denfold.server.content;
 
 import app.denfold.server.practice.PracticeCalendar;
+import com.github.kagkarlsson.scheduler.SchedulerClient;
+import com.github.kagkarlsson.scheduler.task.Task;
+import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
+import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Timestamp;
+import java.time.Instant;
 import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -14,28 +19,30 @@ import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
 import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.annotation.Transactional;
-import org.springframework.transaction.support.TransactionSynchronization;
-import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Destroys stored bytes for good: the file, its drawn pages, what was read from it, and copies made of it. Files go only
- * after the decision is committed; what a crash leaves behind goes at the next start.
+ * after the decision is committed, by a job that is committed with it.
  */
 @Service
 public class DestroyContent {
 
     private static final Logger LOG = LoggerFactory.getLogger(DestroyContent.class);
 
+    private static final TaskDescriptor<Void> TASK = TaskDescriptor.of("delete-destroyed-bytes");
+
     private final ContentStore store;
     private final ObjectProvider<UsesContent> users;
     private final JdbcTemplate sql;
-    private final TransactionTemplate ownTransaction;
+    private final TransactionTemplate transactions;
+    private final ObjectProvider<SchedulerClient> scheduler;
     private final PracticeCalendar calendar;
     private final ApplicationEventPublisher events;
     private final Path drawn;
@@ -45,14 +52,15 @@ public class DestroyContent {
             ObjectProvider<UsesContent> users,
             JdbcTemplate sql,
             TransactionTemplate transactions,
+            ObjectProvider<SchedulerClient> scheduler,
             PracticeCalendar calendar,
             ApplicationEventPublisher events,
             @Value("${denfold.content}") Path root) {
         this.store = store;
         this.users = users;
         this.sql = sql;
-        this.ownTransaction = new TransactionTemplate(transactions.getTransactionManager());
-        this.ownTransaction.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
+        this.transactions = transactions;
+        this.scheduler = scheduler;
         this.calendar = calendar;
         this.events = events;
         this.drawn = root.toAbsolutePath().resolve("drawn");
@@ -72,18 +80,13 @@ public class DestroyContent {
         List<String> copies = sql.queryForList(
                 "delete from archive_copy where sha256 = ? returning copy_sha256", String.class, sha256);
         copies.stream().filter(c -> !c.equals(sha256)).forEach(this::unlessUsed);
-        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
-            @Override
-            public void afterCommit() {
-                remove(sha256);
-            }
-        });
+        scheduler.getObject().scheduleIfNotExists(TASK.instance(sha256).scheduledTo(Instant.EPOCH));
         return true;
     }
 
     /** Under the row's lock: whoever brings the same bytes again meanwhile waits, and then stores them anew. */
     private void remove(String sha256) {
-        ownTransaction.executeWithoutResult(t -> {
+        transactions.executeWithoutResult(t -> {
             boolean isStillDestroyed = !sql.queryForList(
                             "select 1 from content where sha256 = ? and destroyed_at is not null for update", sha256)
                     .isEmpty();
@@ -106,6 +109,7 @@ public class DestroyContent {
         }
     }
 
+    /** What an older version of the product left behind; the job is there if and only if the decision is. */
     @EventListener
     void finishWhatBrokeOff(ApplicationReadyEvent ready) {
         for (String sha256 :
@@ -114,6 +118,15 @@ public class DestroyContent {
                 LOG.info("Deleting destroyed bytes {} that were left behind", sha256);
                 remove(sha256);
             }
+        }
+    }
+
+    @Configuration
+    static class Registered {
+        @Bean
+        Task<Void> deleteDestroyedBytes(ObjectProvider<DestroyContent> destroy) {
+            return Tasks.oneTime(TASK)
+                    .execute((instance, context) -> destroy.getObject().remove(instance.getId()));
         }
     }
 }

@@ -34,7 +34,7 @@ public class Download {
                 .header(HttpHeaders.CONTENT_DISPOSITION, disposition.toString())
                 .contentType(MediaType.parseMediaType(content.mediaType()))
                 .cacheControl(CacheControl.noStore())
-                .body(new FileSystemResource(contents.file(sha256)));
+                .body(new FileSystemResource(contents.wholeFile(content)));
     }
 
     /** The file to be read in the page, in ranges; a browser that opens it by itself takes it for a download. */

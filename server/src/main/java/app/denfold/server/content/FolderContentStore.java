@@ -1,49 +1,107 @@
 package app.denfold.server.content;
 
+import app.denfold.server.practice.PrivateFolder;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
+import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.PosixFilePermission;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
+import java.time.Instant;
 import java.util.HexFormat;
+import java.util.Set;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /**
- * A folder: bytes go to a temporary name, are synced, renamed to their hash, and the folder entry is synced as well. A
- * file that is there already is never written again.
+ * A folder: bytes go to a temporary name, are synced, renamed to their hash, and the folder entry is synced as well. Only
+ * this program's user can walk through its folders.
  */
 @Component
 class FolderContentStore implements ContentStore {
+
+    private static final Set<PosixFilePermission> READ_ONLY = PosixFilePermissions.fromString("r--r--r--");
 
     private final Path root;
     private final Path incoming;
 
     FolderContentStore(@Value("${denfold.content}") Path root) throws IOException {
         this.root = root.toAbsolutePath();
-        this.incoming = Files.createDirectories(this.root.resolve("incoming"));
+        this.incoming = PrivateFolder.in(this.root, "incoming");
     }
 
     @Override
-    public Stored put(InputStream bytes) throws IOException {
+    public Staged stage(InputStream bytes) throws IOException {
         Path temporary = Files.createTempFile(incoming, "paper", ".part");
         try {
             Stored stored = writeSynced(bytes, temporary);
-            Path place = file(stored.sha256());
-            if (!Files.exists(place)) {
-                createFolders(place.getParent());
-                Files.move(temporary, place, StandardCopyOption.ATOMIC_MOVE);
-                sync(place.getParent());
-            }
-            return stored;
-        } finally {
+            Files.setPosixFilePermissions(temporary, READ_ONLY);
+            return new Staged(temporary, stored);
+        } catch (IOException | RuntimeException failed) {
             Files.deleteIfExists(temporary);
+            throw failed;
         }
+    }
+
+    @Override
+    public Stored keep(Staged staged) throws IOException {
+        Path place = file(staged.stored().sha256());
+        createFolders(place.getParent());
+        Files.move(staged.file(), place, StandardCopyOption.ATOMIC_MOVE);
+        sync(place.getParent());
+        return staged.stored();
+    }
+
+    @Override
+    public void drop(Staged staged) throws IOException {
+        Files.deleteIfExists(staged.file());
+    }
+
+    @Override
+    public void each(Visit visit) throws IOException {
+        try (DirectoryStream<Path> first = Files.newDirectoryStream(root, "[0-9a-f][0-9a-f]")) {
+            for (Path folder : first) {
+                try (DirectoryStream<Path> second = Files.newDirectoryStream(folder, "[0-9a-f][0-9a-f]")) {
+                    for (Path inner : second) {
+                        visitFiles(inner, visit);
+                    }
+                }
+            }
+        }
+    }
+
+    private static void visitFiles(Path folder, Visit visit) throws IOException {
+        try (DirectoryStream<Path> files = Files.newDirectoryStream(folder)) {
+            for (Path file : files) {
+                String name = file.getFileName().toString();
+                if (isHash(name)) {
+                    visit.stored(name, Files.getLastModifiedTime(file).toInstant());
+                }
+            }
+        } catch (NoSuchFileException meanwhile) {
+            // deleted since the folder was listed
+        }
+    }
+
+    @Override
+    public int sweepStaged(Instant before) throws IOException {
+        int swept = 0;
+        try (DirectoryStream<Path> left = Files.newDirectoryStream(incoming)) {
+            for (Path file : left) {
+                if (Files.getLastModifiedTime(file).toInstant().isBefore(before)) {
+                    swept += Files.deleteIfExists(file) ? 1 : 0;
+                }
+            }
+        }
+        return swept;
     }
 
     private static Stored writeSynced(InputStream bytes, Path to) throws IOException {
@@ -67,7 +125,7 @@ class FolderContentStore implements ContentStore {
     private void createFolders(Path folder) throws IOException {
         if (!Files.isDirectory(folder)) {
             createFolders(folder.getParent());
-            Files.createDirectories(folder);
+            PrivateFolder.in(folder.getParent(), folder.getFileName().toString());
             sync(folder.getParent());
         }
     }
@@ -88,11 +146,15 @@ class FolderContentStore implements ContentStore {
 
     @Override
     public Path file(String sha256) {
-        if (!sha256.matches("[0-9a-f]{64}")) {
+        if (!isHash(sha256)) {
             throw new IllegalArgumentException("Not a SHA-256: " + sha256);
         }
         return root.resolve(sha256.substring(0, 2))
                 .resolve(sha256.substring(2, 4))
                 .resolve(sha256);
+    }
+
+    private static boolean isHash(String name) {
+        return name.matches("[0-9a-f]{64}");
     }
 }

@@ -1,19 +1,18 @@
 package app.denfold.server.content;
 
 import app.denfold.paper.Format;
+import app.denfold.paper.Reading;
+import app.denfold.paper.worker.PaperWorkers;
+import app.denfold.paper.worker.WorkerFailed;
 import app.denfold.server.problems.NotNow;
 import app.denfold.server.problems.Refusal;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Stream;
-import org.apache.pdfbox.Loader;
-import org.apache.pdfbox.pdmodel.PDDocument;
 import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
@@ -41,8 +40,15 @@ public class OfficePages {
     private final JdbcClient sql;
     private final DestroyContent destroy;
     private final LibreOffice libreOffice;
+    private final PaperWorkers workers;
 
-    OfficePages(Contents contents, JdbcClient sql, DestroyContent destroy, LibreOffice libreOffice) {
+    OfficePages(
+            Contents contents,
+            JdbcClient sql,
+            DestroyContent destroy,
+            LibreOffice libreOffice,
+            PaperWorkers quickWorkers) {
+        this.workers = quickWorkers;
         this.contents = contents;
         this.sql = sql;
         this.destroy = destroy;
@@ -90,41 +96,30 @@ public class OfficePages {
 
     /** One at a time; whoever waited may find it made. */
     private synchronized String make(Content content) {
+        OutsideTransactions.require("laying out an office file");
         Optional<String> meanwhile = known(content.sha256());
         if (meanwhile.isPresent()) {
             return meanwhile.get();
         }
         Format format = Format.ofMediaType(content.mediaType()).orElseThrow();
         try {
-            Path folder = Files.createTempDirectory("office");
+            Path made = libreOffice.layOut(contents.file(content), format);
             try {
-                Path source = folder.resolve("paper." + format.ending());
-                Files.copy(contents.file(content), source);
-                Path made = libreOffice.layOut(folder, source);
-                int pages;
-                try (PDDocument document = Loader.loadPDF(made.toFile())) {
-                    pages = document.getNumberOfPages();
+                if (!(workers.identify(made, "paper.pdf") instanceof Reading.Readable pdf)) {
+                    throw LibreOffice.notLaidOut();
                 }
-                String copy = contents.keepMade(made, pages);
+                String copy = contents.keepMade(made, pdf.pages());
                 sql.sql("insert into office_pages (sha256, copy_sha256) values (?, ?) on conflict do nothing")
                         .params(content.sha256(), copy)
                         .update();
                 return copy;
             } finally {
-                delete(folder);
+                Files.deleteIfExists(made);
             }
+        } catch (WorkerFailed hostile) {
+            throw LibreOffice.notLaidOut();
         } catch (IOException failed) {
             throw NotNow.notStored("The copy with pages", failed);
-        }
-    }
-
-    private static void delete(Path folder) throws IOException {
-        List<Path> all;
-        try (Stream<Path> walk = Files.walk(folder)) {
-            all = walk.sorted(Comparator.reverseOrder()).toList();
-        }
-        for (Path path : all) {
-            Files.deleteIfExists(path);
         }
     }
 

@@ -1,7 +1,6 @@
 package app.denfold.server.coverage;
 
 import app.denfold.core.rules.Checklist;
-import app.denfold.core.rules.ClearThrough;
 import app.denfold.core.rules.Condition;
 import app.denfold.core.rules.FileStanding;
 import app.denfold.core.rules.KnownFile;
@@ -9,6 +8,7 @@ import app.denfold.core.rules.Person;
 import app.denfold.core.rules.Requirement;
 import app.denfold.core.rules.RequirementAnswer;
 import app.denfold.core.rules.Status;
+import app.denfold.core.rules.Verdict;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.practice.AsOf;
@@ -54,7 +54,10 @@ public class Board {
     public record Column(String checklist, String checklistLabel, String requirement, String label, boolean blocking) {}
 
     /**
-     * @param clearThrough null when not clear, clear without end, or not fully visible to the viewer
+     * @param clear whether it is, whatever of it the viewer may see
+     * @param clearThrough null when not clear, or clear without end
+     * @param openSlots blocking ones that are open and that the viewer may see
+     * @param hiddenOpen how many are open besides
      * @param cells one letter for each column in their order: {@link #letter}
      */
     public record BoardRow(
@@ -68,6 +71,7 @@ public class Board {
             boolean clear,
             @Nullable LocalDate clearThrough,
             int openSlots,
+            int hiddenOpen,
             Instant lastActivityAt,
             String cells) {}
 
@@ -153,29 +157,24 @@ public class Board {
             int limit,
             List<Column> columns,
             Catalog.Rules rules) {
-        BoardSort allowed = scope.seesAll() || order != BoardSort.CLEAR ? order : BoardSort.NAME;
-        List<FindSlots.FileLine> files = find.files(scope, allowed.order(turned), offset, limit);
+        List<FindSlots.FileLine> files = find.files(scope, order.order(turned), offset, limit);
         Places places = new Places(columns);
         Map<UUID, Cells> cells = new HashMap<>();
         files.forEach(f -> cells.put(f.id(), new Cells(places)));
         find.slotsOf(cells.keySet(), scope.filter().checklist())
-                .forEach(s -> cells.get(s.fileId()).put(s.checklist(), s.requirement(), s.status(), s.blocking()));
+                .forEach(s -> cells.get(s.fileId()).put(s.checklist(), s.requirement(), s.status()));
+        Map<UUID, Integer> hidden = find.countHiddenOpen(scope, cells.keySet());
         Map<String, String> labels = rules.kindLabels();
         return files.stream()
-                .map(f -> row(f, labels, cells.get(f.id()), standing(scope, f, cells.get(f.id()))))
+                .map(f -> row(f, labels, cells.get(f.id()), verdict(f, hidden.getOrDefault(f.id(), 0))))
                 .toList();
     }
 
-    /** How a file stands in a row; a viewer who may not see all judges by what he sees. */
-    private record RowStanding(boolean clear, LocalDate clearThrough, int open) {}
-
-    private static RowStanding standing(FindSlots.Scope scope, FindSlots.FileLine file, Cells cells) {
-        return scope.seesAll()
-                ? new RowStanding(file.clear(), file.clearThrough(), file.openSlots())
-                : new RowStanding(cells.openBlocking == 0, null, cells.openBlocking);
+    private static Verdict verdict(FindSlots.FileLine file, int hiddenOpen) {
+        return Verdict.kept(file.clear(), file.clearThrough(), file.openBlocking(), hiddenOpen);
     }
 
-    private static BoardRow row(FindSlots.FileLine f, Map<String, String> labels, Cells cells, RowStanding standing) {
+    private static BoardRow row(FindSlots.FileLine f, Map<String, String> labels, Cells cells, Verdict verdict) {
         return new BoardRow(
                 f.id(),
                 f.number(),
@@ -184,9 +183,10 @@ public class Board {
                 (f.givenName() + " " + f.familyName()).strip(),
                 f.birthDate(),
                 f.team(),
-                standing.clear(),
-                standing.clearThrough(),
-                standing.open(),
+                verdict.clear(),
+                verdict.clearThrough(),
+                verdict.open(),
+                verdict.hiddenOpen(),
                 f.lastActivityAt(),
                 cells.toString());
     }
@@ -220,7 +220,6 @@ public class Board {
     private static final class Cells {
         private final Places places;
         private final char[] letters;
-        private int openBlocking;
 
         Cells(Places places) {
             this.places = places;
@@ -228,11 +227,10 @@ public class Board {
             Arrays.fill(letters, '.');
         }
 
-        void put(String checklist, String requirement, Status status, boolean blocking) {
+        void put(String checklist, String requirement, Status status) {
             int place = places.of(checklist, requirement);
             if (place >= 0) {
                 letters[place] = letter(status);
-                openBlocking += blocking && status.isOpen() ? 1 : 0;
             }
         }
 
@@ -267,13 +265,13 @@ public class Board {
                     "On another day at most " + MOST_EVALUATED + " files can be chosen or ordered by how they stood."
                             + " Narrow the selection by kind, team or text, or sort by name.");
         }
-        List<PastRow> rows = evaluated(ids, columns, rules, day);
+        List<PastRow> rows = evaluated(scope.viewer(), ids, columns, rules, day);
         if (!needsAll) {
             return rows.stream().map(PastRow::row).toList();
         }
         Comparator<PastRow> comparator = order == BoardSort.CLEAR ? PastRow.BY_CLEAR : (a, b) -> 0;
         return rows.stream()
-                .filter(r -> !asked.onlyOpen() || r.cells.openBlocking > 0)
+                .filter(r -> !asked.onlyOpen() || !r.row.clear())
                 .filter(r -> asked.wantedStatus() == null || r.cells.has(asked.wantedStatus()))
                 .sorted(turned ? comparator.reversed() : comparator)
                 .skip(offset)
@@ -287,7 +285,9 @@ public class Board {
                 .thenComparing(r -> r.row.clearThrough(), Comparator.nullsLast(Comparator.<LocalDate>naturalOrder()));
     }
 
-    private List<PastRow> evaluated(List<UUID> ids, List<Column> columns, Catalog.Rules rules, AsOf day) {
+    private List<PastRow> evaluated(
+            Viewer viewer, List<UUID> ids, List<Column> columns, Catalog.Rules rules, AsOf day) {
+        Catalog.Rules all = evaluate.allRules();
         Map<UUID, FindSlots.FileLine> lines = new HashMap<>();
         Map<String, String> labels = rules.kindLabels();
         Map<UUID, Person> persons = new HashMap<>();
@@ -299,15 +299,14 @@ public class Board {
         Places places = new Places(columns);
         List<PastRow> rows = new ArrayList<>();
         for (UUID id : ids) {
-            KnownFile known = KnownFile.of(rules.book(), persons.get(id), day.known());
+            KnownFile known = KnownFile.of(all.book(), persons.get(id), day.known());
             FileStanding standing = known.on(day.on());
             Cells cells = new Cells(places);
             for (RequirementAnswer a : standing.requirements()) {
-                cells.put(a.checklist(), a.requirement(), a.status(), a.level() == Requirement.Level.BLOCKING);
+                cells.put(a.checklist(), a.requirement(), a.status());
             }
-            LocalDate through = standing.clearThrough() instanceof ClearThrough.Through t ? t.day() : null;
-            RowStanding stood = new RowStanding(standing.isClear(), through, cells.openBlocking);
-            rows.add(new PastRow(row(lines.get(id), labels, cells, stood), cells));
+            Verdict verdict = EvaluateFile.verdict(viewer, known, day.on());
+            rows.add(new PastRow(row(lines.get(id), labels, cells, verdict), cells));
         }
         return rows;
     }
@@ -323,7 +322,7 @@ public class Board {
         FindSlots.FileCount files = find.countFiles(scope);
         Map<String, Long> statuses = new HashMap<>();
         find.countSlots(scope).forEach((status, count) -> statuses.put(status.code(), count));
-        return new BoardCounts(files.files(), scope.seesAll() ? files.clear() : 0, statuses);
+        return new BoardCounts(files.files(), files.clear(), statuses);
     }
 
     private BoardCounts pastCounts(FindSlots.Scope scope, Catalog.Rules rules, AsOf day) {

@@ -39,7 +39,8 @@ class BoardCsv {
     }
 
     private static List<String> head(Board.BoardPage page) {
-        List<String> head = new ArrayList<>(List.of("Number", "Name", "Kind", "Team", "Clear", "Clear through"));
+        List<String> head = new ArrayList<>(List.of(
+                "Number", "Name", "Kind", "Team", "Clear", "Clear through", "Open slots", "Open, not visible to you"));
         page.columns().forEach(c -> head.add(c.checklistLabel() + ": " + c.label()));
         return head.stream().map(CsvText::harmless).toList();
     }
@@ -51,7 +52,9 @@ class BoardCsv {
                 row.kindLabel(),
                 row.team() == null ? "" : CsvText.harmless(row.team()),
                 row.clear() ? "yes" : "no",
-                row.clearThrough() == null ? "" : row.clearThrough().toString()));
+                row.clearThrough() == null ? "" : row.clearThrough().toString(),
+                String.valueOf(row.openSlots()),
+                String.valueOf(row.hiddenOpen())));
         row.cells().chars().forEach(letter -> line.add(page.letters().get(String.valueOf((char) letter))));
         return line;
     }

@@ -37,7 +37,7 @@ class CatchUpJob {
     /** Once after an update that computes slots anew. */
     @Transactional
     void scheduleWhenOutdated() {
-        schedule(new RulesChanged(0, "the product", Actor.system("Den Fold")));
+        schedule(new RulesChanged(0, "the product", Actor.system("Den Fold"), true, false));
     }
 
     /** Takes part in the running transaction: the job is there if and only if the change is. */

@@ -7,6 +7,8 @@ import app.denfold.core.rules.FactValue;
 import app.denfold.core.rules.KnownFile;
 import app.denfold.core.rules.Person;
 import app.denfold.core.rules.RuleBook;
+import app.denfold.core.rules.SlotCourse;
+import app.denfold.core.rules.Verdict;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.documents.Documents;
@@ -24,6 +26,7 @@ import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
@@ -54,9 +57,23 @@ class EvaluateFile {
             List<Waiver> waivers,
             KnownFile known) {}
 
-    /** The file with only those requirements of which the viewer may see a type. */
-    Evaluated evaluateFor(Viewer viewer, PersonFile file, LocalDate known) {
-        return evaluate(file, visibleRules(viewer), documents.ofFile(file.id()), known);
+    /** Whether the viewer may know of a requirement, as it is asked on a day. */
+    static boolean isVisible(Viewer viewer, SlotCourse slot, LocalDate day) {
+        return viewer.maySeeAny(slot.requirementOn(day).types());
+    }
+
+    /** How the file stands, as it is told to the viewer. */
+    static Verdict verdict(Viewer viewer, KnownFile known, LocalDate day) {
+        Set<String> hidden = known.slots().stream()
+                .filter(slot -> !isVisible(viewer, slot, day))
+                .map(slot -> slot.checklist() + "/" + slot.code())
+                .collect(Collectors.toSet());
+        return Verdict.of(known.on(day), a -> !hidden.contains(a.checklist() + "/" + a.requirement()));
+    }
+
+    /** The rules whoever asks; what they say of a file is told as far as it may be seen. */
+    Catalog.Rules allRules() {
+        return catalog.rules();
     }
 
     Evaluated evaluate(PersonFile file, LocalDate known) {
@@ -138,7 +155,7 @@ class EvaluateFile {
 
     Catalog.Rules visibleRules(Viewer viewer) {
         Catalog.Rules rules = catalog.rules();
-        if (viewer.seesSensitive()) {
+        if (viewer.hiddenTypes().isEmpty()) {
             return rules;
         }
         List<Checklist> visible = rules.book().checklists().stream()
@@ -147,21 +164,17 @@ class EvaluateFile {
                         list.inForce(),
                         list.appliesWhen(),
                         list.requirements().stream()
-                                .filter(r -> r.types().stream()
-                                        .anyMatch(t -> !rules.type(t).isSensitive()))
+                                .filter(r -> viewer.maySeeAny(r.types()))
                                 .toList()))
                 .toList();
         return new Catalog.Rules(
                 rules.revision(),
+                rules.slotsRevision(),
                 RuleBook.of(
                         rules.types().values().stream().map(t -> t.forRules()).toList(), visible),
                 rules.types(),
                 rules.kindLabels(),
                 rules.checklistLabels(),
                 rules.requirementLabels());
-    }
-
-    static boolean isVisible(Viewer viewer, Catalog.Rules rules, FiledDocument document) {
-        return viewer.seesSensitive() || !rules.types(document.types()).isSensitive();
     }
 }

@@ -2,6 +2,7 @@ package app.denfold.server.coverage;
 
 import app.denfold.core.rules.ClearThrough;
 import app.denfold.core.rules.Status;
+import app.denfold.core.rules.Verdict;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.PostLoad;
@@ -23,7 +24,6 @@ class FileStandingRow implements Persistable<UUID> {
 
     private boolean clear;
     private LocalDate clearThrough;
-    private int openSlots;
     private int openBlocking;
     private long rulesRevision;
     private int waived;
@@ -49,7 +49,7 @@ class FileStandingRow implements Persistable<UUID> {
     /** @param revision of the rules by which the slots were computed */
     void take(List<Slot> slots, ClearThrough through, long revision) {
         waived = onFile = expiring = inGrace = inReview = awaitingSignature = 0;
-        lapsed = sentBack = notYetDue = missing = openSlots = openBlocking = 0;
+        lapsed = sentBack = notYetDue = missing = openBlocking = 0;
         slots.forEach(slot -> count(slot.status(), slot.isBlocking(), 1));
         this.clear = !(through instanceof ClearThrough.NotClear);
         this.clearThrough = through instanceof ClearThrough.Through t ? t.day() : null;
@@ -87,10 +87,7 @@ class FileStandingRow implements Persistable<UUID> {
                 return;
             }
         }
-        if (status.isOpen()) {
-            openSlots += by;
-            openBlocking += blocking ? by : 0;
-        }
+        openBlocking += Verdict.isOpen(blocking, status) ? by : 0;
     }
 
     @Override

@@ -40,7 +40,7 @@ class FindSlots {
     record Scope(Viewer viewer, BoardFilter filter, Set<String> visible) {
 
         static Scope of(Viewer viewer, BoardFilter filter, Catalog.Rules rules) {
-            return new Scope(viewer, filter, viewer.seesSensitive() ? null : keys(rules));
+            return new Scope(viewer, filter, viewer.hiddenTypes().isEmpty() ? null : keys(rules));
         }
 
         private static Set<String> keys(Catalog.Rules rules) {
@@ -66,7 +66,7 @@ class FindSlots {
             Instant lastActivityAt,
             boolean clear,
             LocalDate clearThrough,
-            int openSlots) {}
+            int openBlocking) {}
 
     record SlotStatus(UUID fileId, String checklist, String requirement, Status status, boolean blocking) {}
 
@@ -87,7 +87,7 @@ class FindSlots {
         Where where = where(scope);
         TypedQuery<FileLine> query = entities.createQuery(
                 "select f.id, f.number, f.kind, f.givenName, f.familyName, f.birthDate, f.team, f.lastActivityAt,"
-                        + " s.clear, s.clearThrough, s.openSlots" + FILES + where.text + " order by " + order,
+                        + " s.clear, s.clearThrough, s.openBlocking" + FILES + where.text + " order by " + order,
                 FileLine.class);
         return where.bind(query).setFirstResult(offset).setMaxResults(limit).getResultList();
     }
@@ -103,7 +103,7 @@ class FindSlots {
     List<FileLine> filesById(Collection<UUID> ids) {
         return entities.createQuery(
                         "select f.id, f.number, f.kind, f.givenName, f.familyName, f.birthDate, f.team,"
-                                + " f.lastActivityAt, s.clear, s.clearThrough, s.openSlots" + FILES
+                                + " f.lastActivityAt, s.clear, s.clearThrough, s.openBlocking" + FILES
                                 + " and f.id in :ids",
                         FileLine.class)
                 .setParameter("ids", ids)
@@ -262,18 +262,14 @@ class FindSlots {
     private static Where where(Scope scope) {
         Where where = whereOfPersons(scope);
         if (scope.filter.onlyOpen()) {
-            where.text += scope.seesAll() ? " and s.openBlocking > 0" : "";
+            where.text += " and s.openBlocking > 0";
         }
-        boolean onlyOpenOfVisible = scope.filter.onlyOpen() && !scope.seesAll();
         boolean list = BoardFilter.isGiven(scope.filter.checklist());
-        if (scope.filter.wantedStatus() != null || onlyOpenOfVisible || list) {
+        if (scope.filter.wantedStatus() != null || list) {
             where.text += " and exists (select 1 from Slot x where x.key.fileId = s.fileId and x.status <> :none";
             where.values.put("none", Status.NOT_APPLICABLE);
             if (scope.filter.wantedStatus() != null) {
                 where.and(" and x.status = :status", "status", scope.filter.wantedStatus());
-            }
-            if (onlyOpenOfVisible) {
-                where.and(" and x.blocking = true and x.status in :open", "open", OPEN);
             }
             if (list) {
                 where.and(" and x.key.checklist = :checklist", "checklist", scope.filter.checklist());
@@ -305,6 +301,24 @@ class FindSlots {
             where.and(" and f.searchText like :text escape '!'", "text", SearchText.containing(filter.text()));
         }
         return where;
+    }
+
+    /** How many blocking slots of each file are open that the viewer may not see; files with none are left out. */
+    Map<UUID, Integer> countHiddenOpen(Scope scope, Collection<UUID> fileIds) {
+        Map<UUID, Integer> counts = new HashMap<>();
+        if (!scope.seesAll() && !fileIds.isEmpty()) {
+            entities.createQuery(
+                            "select x.key.fileId, count(*) from Slot x where x.key.fileId in :ids and x.blocking = true"
+                                    + " and x.status in :open and concat(x.key.checklist, '/', x.key.requirement)"
+                                    + " not in :visible group by x.key.fileId",
+                            Object[].class)
+                    .setParameter("ids", fileIds)
+                    .setParameter("open", OPEN)
+                    .setParameter("visible", scope.visible)
+                    .getResultList()
+                    .forEach(row -> counts.put((UUID) row[0], ((Number) row[1]).intValue()));
+        }
+        return counts;
     }
 
     /** Conditions with their parameters. */

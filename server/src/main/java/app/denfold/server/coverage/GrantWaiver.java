@@ -8,6 +8,7 @@ import app.denfold.server.people.Files;
 import app.denfold.server.people.PeopleEvents.PersonChanged;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
@@ -44,8 +45,10 @@ public class GrantWaiver {
     public void grant(Viewer viewer, UUID fileId, WaiverDetails details) {
         viewer.requireChange();
         files.visible(viewer, fileId);
-        String label = catalog.rules().requirementLabels().get(details.checklist() + "/" + details.requirement());
-        if (label == null) {
+        Catalog.Rules rules = catalog.rules();
+        String label = rules.requirementLabels().get(details.checklist() + "/" + details.requirement());
+        Set<String> types = rules.typesOf(details.checklist(), details.requirement());
+        if (label == null || !viewer.maySeeAny(types)) {
             throw Refusal.invalid("requirement", "There is no such requirement.");
         }
         Waiver waiver = new Waiver(fileId, details, calendar.today(), viewer.name());
@@ -55,10 +58,12 @@ public class GrantWaiver {
         waivers.save(waiver);
         String until = details.to() == null ? " for good" : " until " + PracticeCalendar.words(details.to());
         trail.record(AuditEntry.ofFile(
-                viewer.actor(),
-                "waived",
-                fileId,
-                "waived “" + label + "”" + until + " (“" + details.reason().strip() + "”)"));
+                        viewer.actor(),
+                        "waived",
+                        fileId,
+                        "waived “" + label + "”" + until + " (“"
+                                + details.reason().strip() + "”)")
+                .about(types));
         events.publishEvent(new PersonChanged(fileId));
     }
 }

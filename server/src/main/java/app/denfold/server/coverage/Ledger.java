@@ -1,13 +1,11 @@
 package app.denfold.server.coverage;
 
-import app.denfold.core.rules.ClearThrough;
 import app.denfold.core.rules.DocumentReason;
-import app.denfold.core.rules.FileStanding;
 import app.denfold.core.rules.Requirement;
 import app.denfold.core.rules.RequirementAnswer;
 import app.denfold.core.rules.SlotCourse;
 import app.denfold.core.rules.Status;
-import app.denfold.server.access.Role;
+import app.denfold.core.rules.Verdict;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.PaperTypes;
@@ -47,11 +45,17 @@ public class Ledger {
         this.calendar = calendar;
     }
 
-    /** @param clearThrough null when not clear, or clear without end */
+    /**
+     * @param clear whether it is, whatever of it the viewer may see
+     * @param clearThrough null when not clear, or clear without end
+     * @param openSlots blocking ones that are open and that the viewer may see
+     * @param hiddenOpen how many are open besides
+     */
     public record LedgerAnswer(
             boolean clear,
             @Nullable LocalDate clearThrough,
             int openSlots,
+            int hiddenOpen,
             List<SectionAnswer> sections,
             List<LedgerPaper> otherPapers) {}
 
@@ -79,20 +83,27 @@ public class Ledger {
 
     /** @param state {@code counts}, {@code in review}, {@code sent back}, {@code unsigned}, {@code voided} or {@code filed} */
     public record LedgerPaper(
-            UUID id, String name, String type, String typeLabel, LocalDate documentDate, String state, int versions) {}
+            UUID id,
+            String name,
+            String type,
+            String typeLabel,
+            LocalDate documentDate,
+            String state,
+            int versions,
+            int changes) {}
 
     /** @throws Refusal when the viewer may not see the file */
     @Transactional(readOnly = true)
     public LedgerAnswer of(Viewer viewer, UUID fileId, AsOf day) {
         PersonFile file = files.visible(viewer, fileId);
-        return new Build(viewer, evaluate.evaluateFor(viewer, file, day.known()), day).answer();
+        return new Build(viewer, evaluate.evaluate(file, day.known()), day).answer();
     }
 
     /** One slot of a file. @throws Refusal when there is none or the viewer may not see it */
     @Transactional(readOnly = true)
     SlotAnswer slot(Viewer viewer, UUID fileId, SlotKey key, AsOf day) {
         PersonFile file = files.visible(viewer, fileId);
-        Build build = new Build(viewer, evaluate.evaluateFor(viewer, file, day.known()), day);
+        Build build = new Build(viewer, evaluate.evaluate(file, day.known()), day);
         return build.slots()
                 .filter(s -> s.checklist().equals(key.checklist()) && s.code().equals(key.requirement()))
                 .findFirst()
@@ -114,8 +125,7 @@ public class Ledger {
     public List<SlotAnswer> openSlots(UUID fileId) {
         PersonFile file = files.file(fileId);
         AsOf today = calendar.asOf(null, null);
-        Viewer all = new Viewer(null, "", "", Role.ADMINISTRATOR, null, true, false);
-        return new Build(all, evaluate.evaluate(file, today.known()), today)
+        return new Build(Viewer.product(), evaluate.evaluate(file, today.known()), today)
                 .answer().sections().stream()
                         .flatMap(s -> s.slots().stream())
                         .filter(Ledger::isWanting)
@@ -132,6 +142,7 @@ public class Ledger {
     }
 
     private final class Build {
+        private final Viewer viewer;
         private final EvaluateFile.Evaluated evaluated;
         private final Catalog.Rules rules;
         private final LocalDate day;
@@ -140,18 +151,18 @@ public class Ledger {
         private final Set<UUID> placed = new HashSet<>();
 
         Build(Viewer viewer, EvaluateFile.Evaluated evaluated, AsOf asked) {
+            this.viewer = viewer;
             this.evaluated = evaluated;
             this.rules = evaluated.rules();
             this.day = asked.on();
             this.known = asked.known();
             this.papers = evaluated.documents().stream()
-                    .filter(d -> EvaluateFile.isVisible(viewer, rules, d))
+                    .filter(d -> viewer.maySee(d.types()))
                     .filter(d -> !d.receivedOn().isAfter(known))
                     .collect(Collectors.toMap(d -> d.id().toString(), d -> d));
         }
 
         LedgerAnswer answer() {
-            FileStanding standing = evaluated.known().on(day);
             List<SectionAnswer> sections = new ArrayList<>();
             for (Section section : catalog.sections()) {
                 SectionAnswer answer = section(section);
@@ -159,18 +170,15 @@ public class Ledger {
                     sections.add(answer);
                 }
             }
-            int open = (int) standing.requirements().stream()
-                    .filter(r -> r.level() == Requirement.Level.BLOCKING
-                            && r.status().isOpen())
-                    .count();
-            LocalDate through = standing.clearThrough() instanceof ClearThrough.Through t ? t.day() : null;
-            return new LedgerAnswer(standing.isClear(), through, open, sections, others());
+            Verdict verdict = EvaluateFile.verdict(viewer, evaluated.known(), day);
+            return new LedgerAnswer(
+                    verdict.clear(), verdict.clearThrough(), verdict.open(), verdict.hiddenOpen(), sections, others());
         }
 
         private SectionAnswer section(Section section) {
             List<SlotAnswer> slots = new ArrayList<>();
             int met = 0;
-            for (SlotCourse course : evaluated.known().slots()) {
+            for (SlotCourse course : slots().toList()) {
                 Status status = course.statusOn(day);
                 if (status != Status.NOT_APPLICABLE && sectionOf(course).equals(section.code())) {
                     slots.add(slot(course));
@@ -181,7 +189,7 @@ public class Ledger {
         }
 
         Stream<SlotCourse> slots() {
-            return evaluated.known().slots().stream();
+            return evaluated.known().slots().stream().filter(s -> EvaluateFile.isVisible(viewer, s, day));
         }
 
         private String sectionOf(SlotCourse course) {
@@ -229,8 +237,9 @@ public class Ledger {
                 waiver(answer).ifPresent(w -> sentences.add(w.words()));
             }
             for (DocumentReason reason : course.reasonsOn(day)) {
-                FiledDocument document = papers.get(reason.documentId());
-                if (document != null) {
+                FiledDocument document =
+                        papers.get(FiledDocument.idOf(reason.documentId()).toString());
+                if (document != null && !isAboutAnotherVersion(reason, document)) {
                     sentences.add(ReasonWords.of(
                             reason.why(),
                             document,
@@ -243,6 +252,15 @@ public class Ledger {
             return sentences;
         }
 
+        /** Only the version that was the newest on the day that is known is told of. */
+        private boolean isAboutAnotherVersion(DocumentReason reason, FiledDocument document) {
+            return FiledDocument.isFormerVersion(reason.documentId())
+                    ? reason.why() instanceof DocumentReason.Voided
+                            || reason.why() instanceof DocumentReason.NotYetReceived
+                    : reason.why() instanceof DocumentReason.NotYetReceived
+                            && !document.receivedOn().isAfter(known);
+        }
+
         private List<LedgerPaper> papersOf(Set<String> types, RequirementAnswer answer) {
             List<LedgerPaper> lines = new ArrayList<>();
             for (FiledDocument document : evaluated.documents()) {
@@ -250,7 +268,8 @@ public class Ledger {
                         && document.existsOn(known)
                         && papers.containsKey(document.id().toString())) {
                     placed.add(document.id());
-                    boolean counts = answer.counted().contains(document.id().toString());
+                    boolean counts = answer.counted().stream()
+                            .anyMatch(id -> FiledDocument.idOf(id).equals(document.id()));
                     lines.add(paper(document, counts ? "counts" : state(document)));
                 }
             }
@@ -284,7 +303,8 @@ public class Ledger {
                     String.join(" and ", rules.types(d.types()).labels()),
                     d.documentDate(),
                     state,
-                    d.versions().size());
+                    d.versions().size(),
+                    d.changes());
         }
 
         private List<LedgerPaper> others() {

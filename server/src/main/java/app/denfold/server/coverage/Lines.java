@@ -72,8 +72,9 @@ class Lines {
         if (from.plusYears(MOST_YEARS).isBefore(to)) {
             throw Refusal.invalid("to", "At most " + MOST_YEARS + " years are shown at once.");
         }
-        EvaluateFile.Evaluated evaluated = evaluate.evaluateFor(viewer, files.visible(viewer, fileId), day.known());
+        EvaluateFile.Evaluated evaluated = evaluate.evaluate(files.visible(viewer, fileId), day.known());
         Map<String, List<Line>> bySection = evaluated.known().slots().stream()
+                .filter(slot -> EvaluateFile.isVisible(viewer, slot, day.on()))
                 .map(slot -> Map.entry(
                         evaluated.rules().sectionOf(slot.requirementOn(day.on())),
                         line(viewer, evaluated, slot, from, to, day)))
@@ -96,7 +97,7 @@ class Lines {
         List<LinePaper> papers = evaluated.documents().stream()
                 .filter(d -> d.isOfAny(requirement.types())
                         && !d.receivedOn().isAfter(day.known())
-                        && EvaluateFile.isVisible(viewer, evaluated.rules(), d))
+                        && viewer.maySee(d.types()))
                 .map(d -> new LinePaper(d.id(), d.name(), d.documentDate(), d.receivedOn(), d.voidedOn()))
                 .toList();
         return new Line(

@@ -83,7 +83,7 @@ public class RecomputeSlots {
             KnownFile known = KnownFile.of(rules.book(), person.getValue(), today);
             List<Slot> now = store(id, known, stored.getOrDefault(id, List.of()), today);
             FileStandingRow row = standing.getOrDefault(id, new FileStandingRow(id));
-            row.take(now, known.clearThrough(today), rules.revision());
+            row.take(now, known.clearThrough(today), rules.slotsRevision());
             standings.save(row);
         }
     }
@@ -151,19 +151,19 @@ public class RecomputeSlots {
      */
     public int catchUp(IntConsumer progress) {
         int done = 0;
-        List<UUID> outdated = standings.findOutdated(catalog.rules().revision(), FILES_AT_ONCE);
+        List<UUID> outdated = standings.findOutdated(catalog.rules().slotsRevision(), FILES_AT_ONCE);
         while (!outdated.isEmpty()) {
             recomputeApart(outdated);
             done += outdated.size();
             progress.accept(done);
-            outdated = standings.findOutdated(catalog.rules().revision(), FILES_AT_ONCE);
+            outdated = standings.findOutdated(catalog.rules().slotsRevision(), FILES_AT_ONCE);
         }
         return done;
     }
 
     /** How many files were computed by older rules. */
     public int countOutdated() {
-        return standings.countOutdated(catalog.rules().revision());
+        return standings.countOutdated(catalog.rules().slotsRevision());
     }
 
     /** Recomputes every file. */

@@ -1,18 +1,19 @@
 package app.denfold.server.coverage;
 
 import app.denfold.server.catalog.CatalogEvents.RulesChanged;
+import app.denfold.server.commits.AtCommit;
 import app.denfold.server.documents.DocumentEvents.FileContentChanged;
 import app.denfold.server.people.Files;
 import app.denfold.server.people.PeopleEvents.FileOpened;
 import app.denfold.server.people.PeopleEvents.PersonChanged;
+import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Consumer;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.support.TransactionSynchronization;
-import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /** Has slots recomputed when something happens: of one person in the same transaction, of all after a rule change. */
 @Component
@@ -21,8 +22,11 @@ class SlotEvents {
     private final RecomputeSlots recompute;
     private final CatchUpJob catchUp;
     private final Files people;
+    private final AtCommit atCommit;
+    private final Consumer<Collection<UUID>> recomputing = this::recompute;
 
-    SlotEvents(RecomputeSlots recompute, CatchUpJob catchUp, Files people) {
+    SlotEvents(RecomputeSlots recompute, CatchUpJob catchUp, Files people, AtCommit atCommit) {
+        this.atCommit = atCommit;
         this.people = people;
         this.recompute = recompute;
         this.catchUp = catchUp;
@@ -45,7 +49,9 @@ class SlotEvents {
 
     @EventListener
     void on(RulesChanged event) {
-        catchUp.schedule(event);
+        if (event.slots()) {
+            catchUp.schedule(event);
+        }
     }
 
     @EventListener
@@ -56,37 +62,12 @@ class SlotEvents {
 
     /** Once for each file of the running transaction, however much of it changes. */
     private void recomputeBeforeCommit(UUID fileId) {
-        Touched touched = (Touched) TransactionSynchronizationManager.getResource(this);
-        if (touched == null) {
-            touched = new Touched();
-            TransactionSynchronizationManager.bindResource(this, touched);
-            TransactionSynchronizationManager.registerSynchronization(touched);
-        }
-        touched.files.add(fileId);
+        atCommit.add(AtCommit.Step.SLOTS, fileId, recomputing);
     }
 
-    private final class Touched implements TransactionSynchronization {
-        private final Set<UUID> files = new LinkedHashSet<>();
-
-        @Override
-        public void beforeCommit(boolean readOnly) {
-            recompute.recompute(files);
-            people.refuseMerged(files);
-        }
-
-        @Override
-        public void suspend() {
-            TransactionSynchronizationManager.unbindResource(SlotEvents.this);
-        }
-
-        @Override
-        public void resume() {
-            TransactionSynchronizationManager.bindResource(SlotEvents.this, this);
-        }
-
-        @Override
-        public void afterCompletion(int status) {
-            TransactionSynchronizationManager.unbindResourceIfPossible(SlotEvents.this);
-        }
+    private void recompute(Collection<UUID> fileIds) {
+        Set<UUID> each = new LinkedHashSet<>(fileIds);
+        recompute.recompute(each);
+        people.refuseMerged(each);
     }
 }

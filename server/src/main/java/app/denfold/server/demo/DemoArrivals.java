@@ -145,11 +145,29 @@ class DemoArrivals {
         desks.set(
                 administrator,
                 new PickupDesks.DeskDetails(
-                        "Office desk", null, null, "Scanner by the window, both sides", false, true, 0, true, false));
+                        "Office desk",
+                        null,
+                        null,
+                        "Scanner by the window, both sides",
+                        false,
+                        true,
+                        0,
+                        true,
+                        false,
+                        2));
         desks.set(
                 administrator,
                 new PickupDesks.DeskDetails(
-                        "Stable desk", null, "From the scanner in the tack room", null, false, false, 0, false, false));
+                        "Stable desk",
+                        null,
+                        "From the scanner in the tack room",
+                        null,
+                        false,
+                        false,
+                        0,
+                        false,
+                        false,
+                        2));
         PersonFile petra = named(people, "Petra Lindqvarn");
         PersonFile oswin = named(people, "Oswin Tarrafal");
         PersonFile jorun = named(people, "Jorun Haukelid");

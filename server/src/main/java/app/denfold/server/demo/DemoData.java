@@ -139,8 +139,14 @@ class DemoData implements ApplicationRunner {
             related(ottilie, people);
             withoutPages(ottilie, people, today);
             people.stream().filter(p -> p.kind().equals("patient")).forEach(p -> visits.note(ottilie, p, today));
-            asks.ask(ottilie, edie.id(), "patients", "insurance-card", null);
-            asks.ask(ottilie, edie.id(), "patients", "clearance", "Dr. Wolfreth can fax it to us as well.");
+            asks.ask(ottilie, edie.id(), ruth.accountId(), "patients", "insurance-card", null);
+            asks.ask(
+                    ottilie,
+                    edie.id(),
+                    ruth.accountId(),
+                    "patients",
+                    "clearance",
+                    "Dr. Wolfreth can fax it to us as well.");
             documents.ofFile(edie.id()).stream()
                     .filter(d -> d.type().equals("guardian-consent") || d.type().equals("letter"))
                     .forEach(d -> guests.share(ottilie, List.of(d.id()), ruth.accountId()));

@@ -20,6 +20,7 @@ import java.util.function.Function;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** What is done with papers once they are in a file: corrected, renewed, moved, copied. */
 @Service
@@ -39,6 +40,7 @@ public class ChangeDocuments {
     private final Readings readings;
     private final PracticeCalendar calendar;
     private final ApplicationEventPublisher events;
+    private final TransactionTemplate transactions;
 
     ChangeDocuments(
             Documents documents,
@@ -52,7 +54,9 @@ public class ChangeDocuments {
             Contents contents,
             Readings readings,
             PracticeCalendar calendar,
-            ApplicationEventPublisher events) {
+            ApplicationEventPublisher events,
+            TransactionTemplate transactions) {
+        this.transactions = transactions;
         this.documents = documents;
         this.decisions = decisions;
         this.stored = stored;
@@ -76,11 +80,7 @@ public class ChangeDocuments {
     @Transactional
     public void correct(Viewer viewer, UUID id, int changes, FilingDetails details, @Nullable String description) {
         FiledDocument document = documents.open(viewer, id);
-        if (document.changes() != changes) {
-            throw Refusal.conflict(
-                    "changed-meanwhile",
-                    "Somebody else changed this paper meanwhile. Nothing was saved; look at it again.");
-        }
+        requireUnchanged(document, changes);
         if (!document.fileId().equals(details.fileId())) {
             throw Refusal.invalid("fileId", "A paper is moved to another file by “Move”.");
         }
@@ -132,6 +132,26 @@ public class ChangeDocuments {
             FilingDetails details,
             @Nullable String description) {}
 
+    /** A paper as the viewer looked at it. @param changes how often it had been changed then */
+    public record Seen(UUID id, int changes) {
+
+        private static int changes(List<Seen> seen, UUID id) {
+            return seen.stream()
+                    .filter(s -> s.id.equals(id))
+                    .mapToInt(Seen::changes)
+                    .findFirst()
+                    .orElseThrow();
+        }
+    }
+
+    private static void requireUnchanged(FiledDocument document, int changes) {
+        if (document.changes() != changes) {
+            throw Refusal.conflict(
+                    "changed-meanwhile",
+                    "Somebody else changed “" + document.name() + "” meanwhile. Nothing was saved; look at it again.");
+        }
+    }
+
     /**
      * Changes several papers: all of them, or none.
      *
@@ -139,9 +159,10 @@ public class ChangeDocuments {
      * @throws Refusal naming the paper that cannot be changed
      */
     @Transactional
-    public List<Before> correctAll(Viewer viewer, List<UUID> ids, SharedDetails to) {
-        return each(ids, id -> {
+    public List<Before> correctAll(Viewer viewer, List<Seen> seen, SharedDetails to) {
+        return each(seen.stream().map(Seen::id).toList(), id -> {
             FiledDocument document = documents.open(viewer, id);
+            requireUnchanged(document, Seen.changes(seen, id));
             FilingDetails old = document.details();
             String oldDescription = document.description();
             String before = document.name();
@@ -173,20 +194,36 @@ public class ChangeDocuments {
      * @throws Refusal naming one that does not wait for review or may not be changed
      */
     @Transactional
-    public void acceptAll(Viewer viewer, List<UUID> ids) {
-        each(ids, id -> {
+    public void acceptAll(Viewer viewer, List<Shown> shown) {
+        each(Shown.ids(shown), id -> {
             requireInReview(viewer, id);
-            decisions.accept(viewer, id);
+            decisions.accept(viewer, id, Shown.version(shown, id));
             return id;
         });
     }
 
+    /** A paper as it was shown. @param version number of the one that was the newest then, from 1 */
+    public record Shown(UUID id, int version) {
+
+        private static List<UUID> ids(List<Shown> shown) {
+            return shown.stream().map(Shown::id).toList();
+        }
+
+        private static int version(List<Shown> shown, UUID id) {
+            return shown.stream()
+                    .filter(s -> s.id.equals(id))
+                    .mapToInt(Shown::version)
+                    .findFirst()
+                    .orElseThrow();
+        }
+    }
+
     /** Sends papers back that wait for review, each with the same words: all of them, or none. */
     @Transactional
-    public void sendBackAll(Viewer viewer, List<UUID> ids, String reason) {
-        each(ids, id -> {
+    public void sendBackAll(Viewer viewer, List<Shown> shown, String reason) {
+        each(Shown.ids(shown), id -> {
             requireInReview(viewer, id);
-            decisions.sendBack(viewer, id, reason);
+            decisions.sendBack(viewer, id, Shown.version(shown, id), reason);
             return id;
         });
     }
@@ -214,10 +251,15 @@ public class ChangeDocuments {
      *
      * @throws Refusal when the bytes cannot be taken
      */
-    @Transactional
     public void renew(Viewer viewer, UUID id, Path file, String fileName) {
+        transactions.executeWithoutResult(t -> documents.open(viewer, id));
+        Contents.Prepared prepared = contents.prepare(file, fileName);
+        transactions.executeWithoutResult(t -> renew(viewer, id, prepared, fileName));
+    }
+
+    private void renew(Viewer viewer, UUID id, Contents.Prepared prepared, String fileName) {
         FiledDocument document = documents.open(viewer, id);
-        Contents.Taken taken = contents.take(file, fileName);
+        Contents.Taken taken = contents.register(prepared);
         if (taken instanceof Contents.Refused refused) {
             throw Refusal.invalid("file", refused.reason());
         }

@@ -45,7 +45,8 @@ class ChangeDocumentsController {
     }
 
     record CorrectAllRequest(
-            @NotNull List<UUID> documents, @NotNull ChangeDocuments.SharedDetails details) {}
+            @NotNull List<ChangeDocuments.Seen> documents,
+            @NotNull ChangeDocuments.SharedDetails details) {}
 
     /** Changes several papers in one go; what is answered takes it back. */
     @PostMapping("/api/documents/details")
@@ -100,11 +101,13 @@ class ChangeDocumentsController {
 
     @PostMapping("/api/documents/accept")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void acceptAll(Viewer viewer, @Valid @RequestBody ChosenPapers body) {
+    void acceptAll(Viewer viewer, @Valid @RequestBody ShownPapers body) {
         change.acceptAll(viewer, body.documents());
     }
 
-    record SendBackRequest(@NotNull List<UUID> documents, String reason) {}
+    record ShownPapers(@NotNull List<ChangeDocuments.Shown> documents) {}
+
+    record SendBackRequest(@NotNull List<ChangeDocuments.Shown> documents, String reason) {}
 
     @PostMapping("/api/documents/send-back")
     @ResponseStatus(HttpStatus.NO_CONTENT)

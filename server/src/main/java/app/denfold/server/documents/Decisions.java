@@ -47,22 +47,28 @@ public class Decisions {
                 .filter(t -> t.reviewer() == null || t.reviewer().equals(viewer.accountId()))
                 .map(PaperType::code)
                 .toList();
-        List<String> hidden = viewer.seesSensitive() ? List.of() : catalog.sensitiveTypes();
         return repository.findToReview(
-                types.toArray(String[]::new), hidden.toArray(String[]::new), viewer.team(), Limit.of(most));
+                types.toArray(String[]::new),
+                viewer.hiddenTypes().toArray(String[]::new),
+                viewer.team(),
+                Limit.of(most));
     }
 
+    /** @param version number of the one that the viewer looked at, from 1 @throws Refusal when a newer one came */
     @Transactional
-    public void accept(Viewer viewer, UUID id) {
+    public void accept(Viewer viewer, UUID id, int version) {
         FiledDocument document = documents.open(viewer, id);
+        document.requireNewest(version);
         requireReviewer(viewer, document);
         document.accept(calendar.today(), viewer.name());
         decided(viewer, document, "accepted", "accepted");
     }
 
+    /** @param version as above */
     @Transactional
-    public void sendBack(Viewer viewer, UUID id, String reason) {
+    public void sendBack(Viewer viewer, UUID id, int version, String reason) {
         FiledDocument document = documents.open(viewer, id);
+        document.requireNewest(version);
         requireReviewer(viewer, document);
         requireReason(reason);
         document.sendBack(calendar.today(), reason.strip());
@@ -85,9 +91,11 @@ public class Decisions {
                 .toList();
     }
 
+    /** @param version as above */
     @Transactional
-    public void voidIt(Viewer viewer, UUID id, String reason) {
+    public void voidIt(Viewer viewer, UUID id, int version, String reason) {
         FiledDocument document = documents.open(viewer, id);
+        document.requireNewest(version);
         requireReason(reason);
         document.voidIt(calendar.today(), reason.strip());
         documents.changed(

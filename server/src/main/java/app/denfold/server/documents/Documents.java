@@ -182,7 +182,7 @@ public class Documents {
     PaperTypes visibleTypes(Viewer viewer, FilingDetails details) {
         PaperTypes types = catalog.types(details.types());
         for (PaperType type : types.all()) {
-            if (!viewer.seesSensitive() && type.isSensitive()) {
+            if (!viewer.maySee(List.of(type.code()))) {
                 String field = type.code().equals(details.type()) ? "type" : "furtherTypes";
                 throw Refusal.invalid(field, "Your account does not handle papers of this type.");
             }
@@ -243,8 +243,8 @@ public class Documents {
                 .toList();
     }
 
-    private boolean maySee(Viewer viewer, FiledDocument document) {
-        return viewer.seesSensitive() || !typesOf(document).isSensitive();
+    private static boolean maySee(Viewer viewer, FiledDocument document) {
+        return viewer.maySee(document.types());
     }
 
     /** The document, whoever asks; for the product's own work. */
@@ -287,24 +287,31 @@ public class Documents {
                 .add(new Document.Signature((String) row[1], (LocalDate) row[2])));
         Map<UUID, List<Document>> byFile = new HashMap<>();
         for (Object[] row : documents.findForRules(fileIds)) {
-            Document first = new Document(
+            Document newest = new Document(
                     row[1].toString(),
                     (String) row[2],
                     (LocalDate) row[3],
                     (LocalDate) row[4],
                     (LocalDate) row[5],
-                    (LocalDate) row[6],
+                    (LocalDate) (row[11] == null ? row[6] : row[11]),
                     (LocalDate) row[7],
                     (LocalDate) row[8],
                     (LocalDate) row[9],
                     signatures.getOrDefault((UUID) row[1], List.of()));
             List<Document> papers = byFile.computeIfAbsent((UUID) row[0], id -> new ArrayList<>());
-            papers.add(first);
-            for (String further : (String[]) row[10]) {
-                papers.add(first.as(further));
-            }
+            FiledDocument.withSuperseded(newest, former(row[12])).forEach(one -> {
+                papers.add(one);
+                for (String further : (String[]) row[10]) {
+                    papers.add(one.as(further));
+                }
+            });
         }
         return byFile;
+    }
+
+    @SuppressWarnings("unchecked")
+    private static List<SupersededState> former(Object column) {
+        return (List<SupersededState>) column;
     }
 
     /** The document, if the viewer may change it now. @throws Refusal naming what keeps him from it */
@@ -346,7 +353,7 @@ public class Documents {
         waitAgain(viewer, document);
     }
 
-    /** Notes a signature given on the document. */
+    /** Notes a signature given on the newest version of the document, or on what that is a sealed copy of. */
     @Transactional
     public void sign(UUID id, GivenSignature signature) {
         FiledDocument document = document(id);
@@ -359,16 +366,28 @@ public class Documents {
                 "signed “" + document.name() + "” as " + signature.role());
     }
 
-    /** Adds a newer version; older ones stay. */
+    /** Adds other bytes as a newer version; older ones stay, and what was decided on them holds for them alone. */
     @Transactional
     public void addVersion(Actor by, UUID id, String sha256, String cause, String sentence) {
+        add(by, id, sha256, cause, sentence, false);
+    }
+
+    /** Adds a newer version that shows the same paper, such as its sealed copy; what was decided on it goes on. */
+    @Transactional
+    public void addCopy(Actor by, UUID id, String sha256, String cause, String sentence) {
+        add(by, id, sha256, cause, sentence, true);
+    }
+
+    private void add(Actor by, UUID id, String sha256, String cause, String sentence, boolean same) {
         FiledDocument document = document(id);
-        boolean wasAwaited = document.isAwaited();
-        document.add(new DocumentVersion(sha256, cause, by.name(), calendar.now()), calendar.today());
-        if (wasAwaited) {
-            rename(document);
-        }
-        changed(by, document, "version-added", sentence);
+        String before = document.name();
+        document.add(new DocumentVersion(sha256, cause, by.name(), calendar.now()), calendar.today(), same);
+        rename(document);
+        changed(by, document, "version-added", sentence + (before.equals(document.name()) ? "" : waitsAgain(document)));
+    }
+
+    private String waitsAgain(FiledDocument document) {
+        return ", now “" + document.name() + "”";
     }
 
     void changed(Actor by, FiledDocument document, String action, String sentence) {

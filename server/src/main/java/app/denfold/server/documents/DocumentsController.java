@@ -58,6 +58,7 @@ class DocumentsController {
     /**
      * @param number from 1, the oldest
      * @param turns by how many degrees clockwise each page is turned to be read; empty when none is
+     * @param damage what is wrong with its stored bytes, in words
      * @param laidOut of an office file, once its pages are there
      */
     record VersionAnswer(
@@ -72,6 +73,7 @@ class DocumentsController {
             List<Integer> turns,
             @Nullable Link link,
             @Nullable Placeholder placeholder,
+            @Nullable String damage,
             @Nullable OfficePagesController.LaidOutAnswer laidOut) {}
 
     /** What else a paper is. */
@@ -112,7 +114,11 @@ class DocumentsController {
             List<GivenSignature> signatures,
             List<VersionAnswer> versions) {}
 
-    record DecisionReason(String reason) {}
+    /** @param version number of the one that was looked at, from 1; refused when it is no longer the newest */
+    record DecisionOn(int version) {}
+
+    /** @param version as above */
+    record ReasonedDecision(int version, String reason) {}
 
     @GetMapping
     @Transactional(readOnly = true)
@@ -122,20 +128,20 @@ class DocumentsController {
 
     @PostMapping("/accept")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void accept(Viewer viewer, @PathVariable UUID id) {
-        decisions.accept(viewer, id);
+    void accept(Viewer viewer, @PathVariable UUID id, @RequestBody DecisionOn body) {
+        decisions.accept(viewer, id, body.version());
     }
 
     @PostMapping("/send-back")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void sendBack(Viewer viewer, @PathVariable UUID id, @RequestBody DecisionReason body) {
-        decisions.sendBack(viewer, id, body.reason());
+    void sendBack(Viewer viewer, @PathVariable UUID id, @RequestBody ReasonedDecision body) {
+        decisions.sendBack(viewer, id, body.version(), body.reason());
     }
 
     @PostMapping("/void")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void voidIt(Viewer viewer, @PathVariable UUID id, @RequestBody DecisionReason body) {
-        decisions.voidIt(viewer, id, body.reason());
+    void voidIt(Viewer viewer, @PathVariable UUID id, @RequestBody ReasonedDecision body) {
+        decisions.voidIt(viewer, id, body.version(), body.reason());
     }
 
     private DocumentAnswer answer(Viewer viewer, FiledDocument d) {
@@ -184,6 +190,8 @@ class DocumentsController {
 
     private List<VersionAnswer> versions(FiledDocument d) {
         List<VersionAnswer> answers = new ArrayList<>();
+        Map<String, String> damaged = contents.damage(
+                d.versions().stream().map(DocumentVersion::sha256).toList());
         for (DocumentVersion v : d.versions()) {
             Content content = contents.content(v.sha256());
             answers.add(new VersionAnswer(
@@ -196,8 +204,13 @@ class DocumentsController {
                     content.mediaType(),
                     content.pages(),
                     turns.of(v.sha256()),
-                    contents.link(v.sha256()).orElse(null),
-                    contents.placeholder(v.sha256()).orElse(null),
+                    damaged.containsKey(v.sha256())
+                            ? null
+                            : contents.link(v.sha256()).orElse(null),
+                    damaged.containsKey(v.sha256())
+                            ? null
+                            : contents.placeholder(v.sha256()).orElse(null),
+                    damaged.get(v.sha256()),
                     laidOut(content)));
         }
         return answers;

@@ -5,6 +5,7 @@ import app.denfold.core.rules.Document;
 import app.denfold.server.catalog.PaperTypes;
 import app.denfold.server.catalog.Signer;
 import app.denfold.server.people.PersonFile;
+import app.denfold.server.problems.Refusal;
 import com.github.f4b6a3.uuid.UuidCreator;
 import jakarta.persistence.CollectionTable;
 import jakarta.persistence.ElementCollection;
@@ -22,9 +23,12 @@ import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.hibernate.annotations.BatchSize;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.annotations.SQLRestriction;
@@ -70,6 +74,13 @@ public class FiledDocument {
     private UUID endedWait;
     private Instant discardedAt;
     private String discardedBy;
+
+    /** The day since which the newest version is it; null while that is the first. */
+    private LocalDate currentSince;
+
+    /** What was decided on earlier versions, the oldest first. */
+    @JdbcTypeCode(SqlTypes.JSON)
+    private List<SupersededState> superseded = List.of();
 
     /** Values of the fields of its type, by their names. */
     @JdbcTypeCode(SqlTypes.JSON)
@@ -157,7 +168,7 @@ public class FiledDocument {
 
     /** The signers its types ask for who had not signed by the end of a day. */
     public List<Signer> unsignedBy(PaperTypes of, LocalDate day) {
-        Set<String> signed = signatures.stream()
+        Set<String> signed = signaturesOn(day).stream()
                 .filter(s -> !s.signedOn().isAfter(day))
                 .map(GivenSignature::role)
                 .collect(Collectors.toSet());
@@ -188,10 +199,21 @@ public class FiledDocument {
         }
     }
 
+    private List<GivenSignature> signaturesOn(LocalDate day) {
+        return supersededOn(day).map(SupersededState::signatures).orElse(signatures);
+    }
+
+    private Optional<SupersededState> supersededOn(LocalDate day) {
+        return superseded.stream().filter(s -> s.isOn(day)).findFirst();
+    }
+
     /** What was decided by the end of a day; of two decisions the later one, on the same day the acceptance. */
     public Decision decisionOn(LocalDate day) {
-        LocalDate accepted = acceptedOn != null && !acceptedOn.isAfter(day) ? acceptedOn : null;
-        LocalDate sentBack = sentBackOn != null && !sentBackOn.isAfter(day) ? sentBackOn : null;
+        Optional<SupersededState> former = supersededOn(day);
+        LocalDate lastAccepted = former.map(SupersededState::acceptedOn).orElse(former.isPresent() ? null : acceptedOn);
+        LocalDate lastSentBack = former.map(SupersededState::sentBackOn).orElse(former.isPresent() ? null : sentBackOn);
+        LocalDate accepted = lastAccepted != null && !lastAccepted.isAfter(day) ? lastAccepted : null;
+        LocalDate sentBack = lastSentBack != null && !lastSentBack.isAfter(day) ? lastSentBack : null;
         if (accepted != null && (sentBack == null || !sentBack.isAfter(accepted))) {
             return Decision.ACCEPTED;
         }
@@ -282,12 +304,45 @@ public class FiledDocument {
         signatures.add(signature);
     }
 
-    /** A first version of an awaited paper is what was awaited: only now was it received. */
-    void add(DocumentVersion newer, LocalDate today) {
+    /**
+     * Adds bytes as the newest version. A first version of an awaited paper is what was awaited: only now was it received.
+     *
+     * @param same whether it shows the paper on which was decided, such as its sealed copy; what was decided and signed
+     *     holds for other bytes no more
+     */
+    void add(DocumentVersion newer, LocalDate today, boolean same) {
         versions.add(newer);
         if (awaited) {
             awaited = false;
             receivedOn = today;
+        } else if (!same && (acceptedOn != null || sentBackOn != null || !signatures.isEmpty())) {
+            supersede(today);
+        }
+    }
+
+    private void supersede(LocalDate today) {
+        List<SupersededState> all = new ArrayList<>(superseded);
+        all.add(new SupersededState(
+                currentSince == null ? receivedOn : currentSince,
+                acceptedOn,
+                sentBackOn,
+                List.copyOf(signatures),
+                today));
+        superseded = List.copyOf(all);
+        currentSince = today;
+        acceptedOn = null;
+        acceptedBy = null;
+        sentBackOn = null;
+        sentBackReason = null;
+        signatures.clear();
+    }
+
+    /** @throws Refusal when it is not the version of this number, from 1, that is the newest */
+    public void requireNewest(int number) {
+        if (number != versions.size()) {
+            throw Refusal.conflict(
+                    "newer-version",
+                    "A newer version of “" + name + "” has come in meanwhile. Nothing was done; look at it first.");
         }
     }
 
@@ -407,7 +462,25 @@ public class FiledDocument {
             return List.of();
         }
         Document first = asItsType();
-        return types().stream().map(first::as).toList();
+        return withSuperseded(first, superseded)
+                .flatMap(d -> types().stream().map(d::as))
+                .toList();
+    }
+
+    static Stream<Document> withSuperseded(Document newest, List<SupersededState> former) {
+        return Stream.concat(
+                Stream.of(newest),
+                IntStream.range(0, former.size()).mapToObj(i -> former.get(i).forRules(newest, i + 1)));
+    }
+
+    /** True when the rules mean a former version, on which was decided otherwise, by this id. */
+    public static boolean isFormerVersion(String idForRules) {
+        return SupersededState.isMeant(idForRules);
+    }
+
+    /** The document that the rules mean by this id. */
+    public static UUID idOf(String idForRules) {
+        return SupersededState.document(idForRules);
     }
 
     private Document asItsType() {
@@ -417,7 +490,7 @@ public class FiledDocument {
                 documentDate,
                 effectiveDate,
                 statedExpiry,
-                receivedOn,
+                currentSince == null ? receivedOn : currentSince,
                 acceptedOn,
                 sentBackOn,
                 voidedOn,

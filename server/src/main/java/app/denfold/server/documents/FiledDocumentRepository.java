@@ -19,7 +19,7 @@ interface FiledDocumentRepository extends JpaRepository<FiledDocument, UUID> {
 
     @Query("""
             select d.fileId, d.id, d.type, d.documentDate, d.effectiveDate, d.statedExpiry, d.receivedOn, d.acceptedOn,
-            d.sentBackOn, d.voidedOn, d.furtherTypes from FiledDocument d
+            d.sentBackOn, d.voidedOn, d.furtherTypes, d.currentSince, d.superseded from FiledDocument d
             where d.fileId in :fileIds and d.awaited = false order by d.documentDate desc, d.id
             """)
     List<Object[]> findForRules(Collection<UUID> fileIds);

@@ -1,5 +1,8 @@
 package app.denfold.server.documents;
 
+import app.denfold.server.access.Viewer;
+import app.denfold.server.audit.AuditEntry;
+import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.problems.Refusal;
 import java.util.Collection;
 import java.util.Collections;
@@ -17,8 +20,10 @@ import org.springframework.transaction.annotation.Transactional;
 class PaperTurns {
 
     private final JdbcTemplate sql;
+    private final AuditTrail trail;
 
-    PaperTurns(JdbcTemplate sql) {
+    PaperTurns(JdbcTemplate sql, AuditTrail trail) {
+        this.trail = trail;
         this.sql = sql;
     }
 
@@ -49,7 +54,8 @@ class PaperTurns {
 
     /** @param degrees clockwise, on top of how it is turned now */
     @Transactional
-    public void turn(String sha256, int degrees) {
+    public void turn(Viewer viewer, FiledDocument document, int number, String sha256, int degrees) {
+        viewer.requireChange();
         if (degrees % 90 != 0 || Math.abs(degrees) > 270) {
             throw Refusal.invalid("degrees", "Pages are turned by quarters.");
         }
@@ -57,5 +63,12 @@ class PaperTurns {
                 "insert into paper_turn as t (sha256, degrees) values (?, ?) on conflict (sha256) do update"
                         + " set degrees = (t.degrees + excluded.degrees) % 360",
                 sha256, Math.floorMod(degrees, 360));
+        trail.record(new AuditEntry(
+                viewer.actor(),
+                "turned",
+                document.fileId(),
+                document.id(),
+                "turned the pages of “" + document.name() + "”, version " + number + ", by "
+                        + Math.floorMod(degrees, 360) + " degrees"));
     }
 }

@@ -89,7 +89,7 @@ public class PapersOfFile {
                 .collect(Collectors.toMap(FactDefinition::name, FactDefinition::label));
         Catalog.Rules rules = catalog.rules();
         List<FiledDocument> visible = documents.ofFile(fileId).stream()
-                .filter(d -> viewer.seesSensitive() || !rules.types(d.types()).isSensitive())
+                .filter(d -> viewer.maySee(d.types()))
                 .toList();
         Map<String, Content> bytes =
                 contents.contents(visible.stream().map(d -> d.latest().sha256()).toList());
@@ -103,14 +103,15 @@ public class PapersOfFile {
                         rules.types(d.types()),
                         bytes.get(d.latest().sha256()),
                         titles.get(d.filedBy()),
-                        periods(file, labels, d.documentDate()),
+                        periods(viewer, file, labels, d.documentDate()),
                         times.visitOf(d.documentDate()).orElse(null),
                         turned.getOrDefault(d.latest().sha256(), 0)))
                 .toList();
     }
 
-    private static List<String> periods(PersonFile file, Map<String, String> labels, LocalDate day) {
+    private static List<String> periods(Viewer viewer, PersonFile file, Map<String, String> labels, LocalDate day) {
         return file.passingFactsOn(day).stream()
+                .filter(f -> viewer.maySeeFact(file.kind(), f.name()))
                 .map(f -> labels.getOrDefault(f.name(), f.name()) + ": " + f.value())
                 .distinct()
                 .toList();

@@ -6,7 +6,7 @@ import app.denfold.server.content.Placeholder;
 import app.denfold.server.practice.PracticeCalendar;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Papers without pages: awaited ones, and those whose original lies on paper. */
 @Service
@@ -15,8 +15,10 @@ public class Placeholders {
     private final Documents documents;
     private final Contents contents;
     private final PracticeCalendar calendar;
+    private final TransactionTemplate transactions;
 
-    Placeholders(Documents documents, Contents contents, PracticeCalendar calendar) {
+    Placeholders(Documents documents, Contents contents, PracticeCalendar calendar, TransactionTemplate transactions) {
+        this.transactions = transactions;
         this.documents = documents;
         this.contents = contents;
         this.calendar = calendar;
@@ -28,29 +30,35 @@ public class Placeholders {
      *
      * @throws app.denfold.server.problems.Refusal as filing would, or without a place for one on paper
      */
-    @Transactional
     public UUID note(Viewer viewer, FilingDetails details, Placeholder placeholder) {
+        Contents.Prepared prepared = prepare(placeholder);
         String how = placeholder.awaited() ? "noted as awaited" : "noted as kept on paper";
-        Documents.Received received = new Documents.Received(keep(placeholder), calendar.today(), how);
-        return placeholder.awaited()
-                ? documents.await(viewer, details, received).id()
-                : documents.file(viewer, details, received).id();
+        return transactions.execute(t -> {
+            contents.register(prepared);
+            Documents.Received received = new Documents.Received(prepared.sha256(), calendar.today(), how);
+            return placeholder.awaited()
+                    ? documents.await(viewer, details, received).id()
+                    : documents.file(viewer, details, received).id();
+        });
     }
 
     /** Says where the original of a paper lies now; what was kept of it before stays as an older version. */
-    @Transactional
     public void place(Viewer viewer, UUID id, String place) {
-        FiledDocument document = documents.open(viewer, id);
         Placeholder placeholder = Placeholder.onPaper(place);
-        documents.addVersion(
-                viewer.actor(),
-                id,
-                keep(placeholder),
-                "original on paper",
-                "noted that the original of “" + document.name() + "” lies on paper: " + placeholder.words());
+        Contents.Prepared prepared = prepare(placeholder);
+        transactions.executeWithoutResult(t -> {
+            FiledDocument document = documents.open(viewer, id);
+            contents.register(prepared);
+            documents.addCopy(
+                    viewer.actor(),
+                    id,
+                    prepared.sha256(),
+                    "original on paper",
+                    "noted that the original of “" + document.name() + "” lies on paper: " + placeholder.words());
+        });
     }
 
-    private String keep(Placeholder placeholder) {
-        return contents.keep(placeholder.written(), placeholder.format(), 0);
+    private Contents.Prepared prepare(Placeholder placeholder) {
+        return contents.made(placeholder.written(), placeholder.format(), 0);
     }
 }

@@ -15,7 +15,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Several papers as one PDF to be printed, each with its newest version, turned as readers see it. */
 @Service
@@ -29,8 +29,16 @@ class PrintPapers {
     private final OfficePages office;
     private final PaperTurns turns;
     private final AuditTrail trail;
+    private final TransactionTemplate transactions;
 
-    PrintPapers(Documents documents, Contents contents, OfficePages office, PaperTurns turns, AuditTrail trail) {
+    PrintPapers(
+            Documents documents,
+            Contents contents,
+            OfficePages office,
+            PaperTurns turns,
+            AuditTrail trail,
+            TransactionTemplate transactions) {
+        this.transactions = transactions;
         this.office = office;
         this.documents = documents;
         this.contents = contents;
@@ -44,20 +52,15 @@ class PrintPapers {
      * @return a temporary file, which the caller deletes
      * @throws Refusal when none has pages, or there are too many of them
      */
-    @Transactional
     public Path print(Viewer viewer, List<UUID> ids) {
         if (ids.isEmpty() || ids.size() > MOST_PAPERS) {
             throw Refusal.invalid("documents", "Choose from 1 to " + MOST_PAPERS + " papers to print.");
         }
-        Map<UUID, FiledDocument> visible = new HashMap<>();
-        documents.visible(viewer, ids).forEach(d -> visible.put(d.id(), d));
+        List<Printed> papers = transactions.execute(t -> papers(viewer, ids));
         List<ChosenPage> pages = new ArrayList<>();
-        for (UUID id : ids) {
-            FiledDocument document = visible.get(id);
-            if (document == null) {
-                throw Refusal.notFound("document");
-            }
-            Content content = withPages(document.latest().sha256());
+        List<Printed> printed = new ArrayList<>();
+        for (Printed paper : papers) {
+            Content content = withPages(paper.sha256);
             List<Integer> upright = turns.of(content.sha256());
             for (int page = 1; page <= content.pages(); page++) {
                 pages.add(new ChosenPage(
@@ -66,8 +69,7 @@ class PrintPapers {
                         page <= upright.size() ? Math.floorMod(upright.get(page - 1), 360) : 0));
             }
             if (content.pages() > 0) {
-                trail.record(new AuditEntry(
-                        viewer.actor(), "printed", document.fileId(), id, "printed “" + document.name() + "”"));
+                printed.add(paper);
             }
         }
         if (pages.isEmpty()) {
@@ -77,7 +79,27 @@ class PrintPapers {
             throw Refusal.invalid(
                     "documents", "These are " + pages.size() + " pages; print at most " + MOST_PAGES + " at once.");
         }
-        return contents.copyToFile(pages);
+        Path made = contents.copyToFile(pages);
+        transactions.executeWithoutResult(t -> printed.forEach(p ->
+                trail.record(new AuditEntry(viewer.actor(), "printed", p.fileId, p.id, "printed “" + p.name + "”"))));
+        return made;
+    }
+
+    private record Printed(UUID id, UUID fileId, String name, String sha256) {}
+
+    private List<Printed> papers(Viewer viewer, List<UUID> ids) {
+        Map<UUID, FiledDocument> visible = new HashMap<>();
+        documents.visible(viewer, ids).forEach(d -> visible.put(d.id(), d));
+        List<Printed> papers = new ArrayList<>();
+        for (UUID id : ids) {
+            FiledDocument document = visible.get(id);
+            if (document == null) {
+                throw Refusal.notFound("document");
+            }
+            papers.add(new Printed(
+                    id, document.fileId(), document.name(), document.latest().sha256()));
+        }
+        return papers;
     }
 
     /** An office file is printed as it is laid out; where that cannot be done, its words are. */

@@ -122,8 +122,8 @@ class ReadDocumentsController {
     @PostMapping("/turn")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void turn(Viewer viewer, @PathVariable UUID id, @PathVariable int number, @RequestBody TurnRequest body) {
-        viewer.requireChange();
-        turns.turn(version(documents.visible(viewer, id), number).sha256(), body.degrees());
+        FiledDocument document = documents.visible(viewer, id);
+        turns.turn(viewer, document, number, version(document, number).sha256(), body.degrees());
     }
 
     /** The file for reading it in the page, whole or in ranges; that it was looked at is noted once. */

@@ -56,7 +56,7 @@ public class Wastebasket {
     public List<DiscardedPaper> of(Viewer viewer, UUID fileId) {
         files.visible(viewer, fileId);
         return stored.findDiscarded(fileId).stream()
-                .filter(d -> viewer.seesSensitive() || !catalog.types(d.types()).isSensitive())
+                .filter(d -> viewer.maySee(d.types()))
                 .map(d -> new DiscardedPaper(
                         d.id(), d.name(), catalog.type(d.type()).label(), d.discardedBy(), d.discardedAt()))
                 .toList();
@@ -83,7 +83,7 @@ public class Wastebasket {
         viewer.requireChange();
         FiledDocument document = stored.findInWastebasket(id).orElseThrow(() -> Refusal.notFound("document"));
         files.visible(viewer, document.fileId());
-        if (!viewer.seesSensitive() && catalog.types(document.types()).isSensitive()) {
+        if (!viewer.maySee(document.types())) {
             throw Refusal.notFound("document");
         }
         sections.requireOpen(viewer, document.fileId(), catalog.types(document.types()));

@@ -114,6 +114,7 @@ public class Excerpts {
     /** @throws Refusal when there is no such version or page, or nothing or too much was picked */
     @Transactional
     public UUID keep(Viewer viewer, UUID documentId, int version, int page, String words, @Nullable String note) {
+        viewer.requireChange();
         FiledDocument document = documents.visible(viewer, documentId);
         List<DocumentVersion> versions = document.versions();
         if (version < 1 || version > versions.size()) {
@@ -163,6 +164,7 @@ public class Excerpts {
             throw Refusal.notFound("excerpt");
         }
         FiledDocument document = documents.visible(viewer, found.get(0)[0]);
+        viewer.requireChange();
         if (!viewer.isAdministrator() && !found.get(0)[1].equals(viewer.accountId())) {
             throw Refusal.forbidden("Only who picked an excerpt, or an administrator, removes it.");
         }

@@ -35,6 +35,8 @@ class FindEvents {
     /** Types may be called otherwise now. */
     @EventListener
     void on(RulesChanged event) {
-        index.queueAll();
+        if (event.names()) {
+            index.queueAll();
+        }
     }
 }

@@ -1,17 +1,21 @@
 package app.denfold.server.finding;
 
+import app.denfold.server.problems.DatabaseAway;
 import app.denfold.server.reading.Readings;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.TransactionException;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -124,8 +128,11 @@ class FindIndex {
             Map<UUID, Long> last = new HashMap<>();
             batch.forEach(row -> last.merge((UUID) row.get("document_id"), (Long) row.get("id"), Math::max));
             long upTo = last.values().stream().mapToLong(Long::longValue).max().orElseThrow();
-            last.keySet().forEach(this::index);
-            done(last.keySet(), upTo);
+            Set<UUID> over = last.keySet().stream().filter(this::index).collect(Collectors.toSet());
+            if (over.isEmpty()) {
+                return;
+            }
+            done(over, upTo);
             batch = next();
         }
     }
@@ -140,17 +147,39 @@ class FindIndex {
                 Map.of("documents", documents, "upTo", upTo));
     }
 
-    /** One paper that cannot be indexed holds up no other. */
-    private void index(UUID documentId) {
+    /**
+     * One paper that cannot be indexed holds up no other.
+     *
+     * @return false when the database could not be asked, or somebody was in the way: it stays in the queue
+     */
+    private boolean index(UUID documentId) {
         try {
             index(documentId, MOST_LETTERS);
-        } catch (DataAccessException tooManyWords) {
-            try {
-                index(documentId, FEWER_LETTERS);
-            } catch (DataAccessException broken) {
-                LOG.error("The document {} cannot be made findable", documentId, broken);
-            }
+            return true;
+        } catch (DataAccessException | TransactionException failed) {
+            return !isLater(documentId, failed) && indexFewer(documentId);
         }
+    }
+
+    /** With fewer words, since it may have too many of them. */
+    private boolean indexFewer(UUID documentId) {
+        try {
+            index(documentId, FEWER_LETTERS);
+        } catch (DataAccessException | TransactionException failed) {
+            if (isLater(documentId, failed)) {
+                return false;
+            }
+            LOG.error("The document {} cannot be made findable", documentId, failed);
+        }
+        return true;
+    }
+
+    private static boolean isLater(UUID documentId, RuntimeException failed) {
+        boolean passes = DatabaseAway.isPassing(failed);
+        if (passes) {
+            LOG.warn("The document {} is made findable later: {}", documentId, failed.getMessage());
+        }
+        return passes;
     }
 
     private void index(UUID documentId, int most) {

@@ -32,7 +32,9 @@ public class FindPapers {
 
     private static final String COLUMNS = " f.document_id, f.file_id, p.given_name || ' ' || p.family_name as person,"
             + " p.number, p.kind, p.team, f.types, f.name, f.document_date, f.received_on, f.stored_at, f.source,"
-            + " f.filed_by, f.pages, f.size, f.is_read, f.pages_without_text, f.is_cut, " + FindQuery.STATE
+            + " f.filed_by, f.pages, f.size, f.is_read, f.pages_without_text, f.is_cut,"
+            + " (select count(*) from document_version v where v.document_id = f.document_id) as versions,"
+            + " (select version from document d where d.id = f.document_id) as changes, " + FindQuery.STATE
             + " as state";
 
     /** By what rows can be sorted; each ends with what tells two papers apart. */
@@ -60,7 +62,7 @@ public class FindPapers {
         this.kinds = kinds;
     }
 
-    /** @param pagesWithoutText on which something stands that cannot be read @param isCut only its beginning is searched */
+    /** @param pagesWithoutText on which something stands that cannot be read @param isCut only its beginning is searched @param changes how often it was changed */
     public record FoundPaper(
             UUID id,
             UUID fileId,
@@ -81,7 +83,9 @@ public class FindPapers {
             long size,
             boolean isRead,
             int pagesWithoutText,
-            boolean isCut) {}
+            boolean isCut,
+            int versions,
+            int changes) {}
 
     /** @param more whether others follow @param leftOut words that stand in nearly every paper and were not asked for */
     public record FoundPage(List<FoundPaper> papers, boolean more, List<String> leftOut) {}
@@ -152,7 +156,9 @@ public class FindPapers {
                 row.getLong("size"),
                 row.getBoolean("is_read"),
                 row.getInt("pages_without_text"),
-                row.getBoolean("is_cut"));
+                row.getBoolean("is_cut"),
+                row.getInt("versions"),
+                row.getInt("changes"));
     }
 
     /** All of them, in portions; for writing them out. */

@@ -60,7 +60,7 @@ class FindQuery {
         builder.names(asked);
         builder.lists(asked);
         builder.ranges(asked);
-        builder.facts(asked.facts(), calendar.today());
+        builder.facts(viewer, asked.facts(), calendar.today());
         builder.fields(asked.fields());
         return new Made(
                 FROM, " where " + String.join(" and ", builder.conditions), builder.parameters, builder.leftOut);
@@ -78,10 +78,9 @@ class FindQuery {
                 conditions.add("p.team = :team");
                 parameters.put("team", viewer.team());
             }
-            List<String> hidden = viewer.seesSensitive() ? List.of() : catalog.sensitiveTypes();
-            if (!hidden.isEmpty()) {
+            if (!viewer.hiddenTypes().isEmpty()) {
                 conditions.add("not f.types && array[:hidden]::varchar[]");
-                parameters.put("hidden", hidden);
+                parameters.put("hidden", viewer.hiddenTypes());
             }
         }
 
@@ -194,7 +193,7 @@ class FindQuery {
             }
         }
 
-        void facts(List<FindCriteria.Named> facts, LocalDate today) {
+        void facts(Viewer viewer, List<FindCriteria.Named> facts, LocalDate today) {
             for (FindCriteria.Named fact : facts == null ? List.<FindCriteria.Named>of() : facts) {
                 String name = next("fact", fact.name());
                 String value = next("fact", contained(fact.value()));
@@ -203,6 +202,18 @@ class FindQuery {
                         + " escape '!' and coalesce(a.from_day, :today) <= :today"
                         + " and coalesce(a.to_day, :today) >= :today)");
                 parameters.put("today", today);
+                hideFact(viewer, fact.name());
+            }
+        }
+
+        /** Nobody finds by a fact that he may not know: as if no person of such a kind had it. */
+        private void hideFact(Viewer viewer, String name) {
+            List<String> kinds = viewer.hiddenFacts().stream()
+                    .filter(f -> f.endsWith("/" + name))
+                    .map(f -> f.substring(0, f.indexOf('/')))
+                    .toList();
+            if (!kinds.isEmpty()) {
+                conditions.add("p.kind not in (:" + next("kinds", kinds) + ")");
             }
         }
 

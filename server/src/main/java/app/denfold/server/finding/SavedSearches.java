@@ -68,6 +68,9 @@ public class SavedSearches {
         if (name.isEmpty() || name.length() > 80) {
             throw Refusal.invalid("name", "Give it a name of up to 80 letters.");
         }
+        if (details.shared()) {
+            viewer.requireChange();
+        }
         // what cannot be asked is told now, not to those who look at it later
         papers.count(viewer, details.criteria());
         SavedSearch search = searches.findByOwnerIdAndNameIgnoreCase(viewer.accountId(), name)

@@ -236,8 +236,10 @@ public class HandOvers {
                 + "?view=read&paper=" + document.id() + "\n";
         outbox.queue(
                 by,
-                new Message(
+                Message.aboutPaper(
                         document.fileId(),
+                        document.id(),
+                        document.types(),
                         "hand-over",
                         accounts.viewer(step.toId()).map(Viewer::email).orElseThrow(),
                         by.name() + " hands you a paper",

@@ -9,7 +9,6 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /**
@@ -46,14 +45,14 @@ public class Jobs {
         return jobs.save(new Job(kind, title, total, by, calendar.now())).id();
     }
 
-    /** Seen by others at once, whatever becomes of the transaction that does the work. */
-    @Transactional(propagation = Propagation.REQUIRES_NEW)
+    /** Seen by others at once, since the work reports from between its own transactions. */
+    @Transactional
     public void reached(UUID id, int done, int total) {
         jobs.findById(id).ifPresent(job -> job.reached(done, total));
     }
 
     /** @param link where what was made can be fetched */
-    @Transactional(propagation = Propagation.REQUIRES_NEW)
+    @Transactional
     public void done(UUID id, String words, String link) {
         jobs.findById(id).ifPresent(job -> {
             job.end(Job.State.DONE, words, calendar.now());
@@ -61,12 +60,12 @@ public class Jobs {
         });
     }
 
-    @Transactional(propagation = Propagation.REQUIRES_NEW)
+    @Transactional
     public void done(UUID id, String words) {
         jobs.findById(id).ifPresent(job -> job.end(Job.State.DONE, words, calendar.now()));
     }
 
-    @Transactional(propagation = Propagation.REQUIRES_NEW)
+    @Transactional
     public void failed(UUID id, String words) {
         jobs.findById(id).ifPresent(job -> job.end(Job.State.FAILED, words, calendar.now()));
     }

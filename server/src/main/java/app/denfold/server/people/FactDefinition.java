@@ -8,8 +8,10 @@ import java.util.List;
  *
  * @param choices for {@link Form#CHOICE}; empty otherwise
  * @param key whether it is shown in the head of the file
+ * @param sensitive whether it is for those only who may see sensitive papers
  */
-public record FactDefinition(String name, String label, Form form, List<String> choices, boolean key) {
+public record FactDefinition(
+        String name, String label, Form form, List<String> choices, boolean key, boolean sensitive) {
 
     public FactDefinition {
         choices = choices == null ? List.of() : List.copyOf(choices);

@@ -64,12 +64,30 @@ public class Files {
      * @throws Refusal when a value cannot be, or there is such a person
      */
     @Transactional
+    public PersonFile open(Viewer viewer, PersonDetails details, boolean evenIfLike) {
+        viewer.requireChange();
+        PersonKind kind = kinds.lock(details.kind());
+        check.check(details, kind);
+        check.requireVisible(viewer, details, kind, Map.of());
+        if (!evenIfLike) {
+            // of others he may learn nothing, not even that they are here; merging finds who was entered twice
+            refuseLike(like(details).stream().filter(f -> maySee(viewer, f)).toList());
+        }
+        return made(details, kind, viewer.actor());
+    }
+
+    /** The same for the product's own work, such as taking over many at once. */
+    @Transactional
     public PersonFile open(PersonDetails details, boolean evenIfLike, Actor by) {
         PersonKind kind = kinds.lock(details.kind());
         check.check(details, kind);
         if (!evenIfLike) {
-            refuseLike(details);
+            refuseLike(like(details));
         }
+        return made(details, kind, by);
+    }
+
+    private PersonFile made(PersonDetails details, PersonKind kind, Actor by) {
         PersonFile file = files.save(new PersonFile(kind.takeNumber(), details, calendar.now()));
         trail.record(AuditEntry.ofFile(
                 by, "file-opened", file.id(), "made the file " + file.number() + " for " + file.name()));
@@ -85,8 +103,7 @@ public class Files {
                         details.familyName().strip(), details.givenName().strip(), details.birthDate());
     }
 
-    private void refuseLike(PersonDetails details) {
-        List<PersonFile> like = like(details);
+    private static void refuseLike(List<PersonFile> like) {
         if (!like.isEmpty()) {
             PersonFile other = like.get(0);
             throw Refusal.conflict(
@@ -109,11 +126,24 @@ public class Files {
         }
         PersonKind kind = kinds.kind(file.kind());
         check.check(details, kind);
+        Map<String, String> before = file.factsOn(calendar.today());
+        check.requireVisible(viewer, details, kind, before);
         check.refuseCircle(file, details, kind);
-        file.change(details, calendar.today(), calendar.now());
+        file.change(keepingHidden(viewer, details, before), calendar.today(), calendar.now());
         trail.record(AuditEntry.ofFile(viewer.actor(), "file-changed", id, "changed the details of " + file.name()));
         events.publishEvent(new PersonChanged(id));
         return file;
+    }
+
+    /** What the viewer may not know of stays as it is. */
+    private static PersonDetails keepingHidden(Viewer viewer, PersonDetails details, Map<String, String> before) {
+        Map<String, String> facts = new HashMap<>(details.facts());
+        before.forEach((name, value) -> {
+            if (!viewer.maySeeFact(details.kind(), name)) {
+                facts.put(name, value);
+            }
+        });
+        return details.with(facts);
     }
 
     /** @throws Refusal when there is no such file or the viewer may not see it */
@@ -146,7 +176,7 @@ public class Files {
     }
 
     private static boolean maySee(Viewer viewer, PersonFile file) {
-        return viewer.team() == null || viewer.team().equals(file.team());
+        return viewer.maySeeTeam(file.team());
     }
 
     /** The file, whoever asks; for the product's own work. */

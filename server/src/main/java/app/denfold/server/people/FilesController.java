@@ -85,9 +85,9 @@ class FilesController {
     record ChangedFile(int version, @Valid @NotNull PersonDetails person) {}
 
     @GetMapping("/api/kinds")
-    List<KindAnswer> kinds() {
+    List<KindAnswer> kinds(Viewer viewer) {
         return kinds.all().stream()
-                .map(k -> new KindAnswer(k.code(), k.label(), k.plural(), k.facts()))
+                .map(k -> new KindAnswer(k.code(), k.label(), k.plural(), visible(viewer, k)))
                 .toList();
     }
 
@@ -100,8 +100,7 @@ class FilesController {
     @ResponseStatus(HttpStatus.CREATED)
     @Transactional
     FileAnswer open(Viewer viewer, @Valid @RequestBody NewFile body) {
-        viewer.requireChange();
-        return answer(files.open(body.person(), body.evenIfLike(), viewer.actor()));
+        return answer(viewer, files.open(viewer, body.person(), body.evenIfLike()));
     }
 
     @GetMapping("/api/files/{id}")
@@ -109,18 +108,26 @@ class FilesController {
     FileAnswer file(Viewer viewer, @PathVariable UUID id) {
         PersonFile file = files.visible(viewer, id);
         trail.openedFile(viewer, id, file.name());
-        return answer(file);
+        return answer(viewer, file);
     }
 
     @PutMapping("/api/files/{id}")
     @Transactional
     FileAnswer change(Viewer viewer, @PathVariable UUID id, @Valid @RequestBody ChangedFile body) {
-        return answer(files.change(viewer, id, body.version(), body.person()));
+        return answer(viewer, files.change(viewer, id, body.version(), body.person()));
     }
 
-    private FileAnswer answer(PersonFile f) {
+    private static List<FactDefinition> visible(Viewer viewer, PersonKind kind) {
+        return kind.facts().stream()
+                .filter(f -> viewer.maySeeFact(kind.code(), f.name()))
+                .toList();
+    }
+
+    private FileAnswer answer(Viewer viewer, PersonFile f) {
         LocalDate today = calendar.today();
         PersonKind kind = kinds.kind(f.kind());
+        Map<String, String> facts = new LinkedHashMap<>(f.factsOn(today));
+        facts.keySet().removeIf(name -> !viewer.maySeeFact(f.kind(), name));
         return new FileAnswer(
                 f.id(),
                 f.version(),
@@ -138,9 +145,9 @@ class FilesController {
                 f.activeSpans().stream()
                         .map(span -> new PersonDetails.SpanDetails(span.fromDay(), span.toDay()))
                         .toList(),
-                f.factsOn(today),
-                words(kind, f.factsOn(today)),
-                kind.facts(),
+                facts,
+                words(kind, facts),
+                visible(viewer, kind),
                 f.formerNames(),
                 f.identifiers());
     }

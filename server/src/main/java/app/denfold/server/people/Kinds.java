@@ -1,10 +1,14 @@
 package app.denfold.server.people;
 
+import app.denfold.server.access.SensitiveThings;
+import app.denfold.server.access.Viewer;
 import app.denfold.server.problems.Refusal;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -25,6 +29,25 @@ public class Kinds {
     /** @throws Refusal when there is no such kind */
     public PersonKind kind(String code) {
         return known(kinds.findById(code), code);
+    }
+
+    /** Facts that few may know. */
+    @Component
+    static class SensitiveFacts implements SensitiveThings {
+        private final PersonKindRepository kinds;
+
+        SensitiveFacts(PersonKindRepository kinds) {
+            this.kinds = kinds;
+        }
+
+        @Override
+        public Set<String> facts() {
+            return kinds.findAllByOrderByOrdinal().stream()
+                    .flatMap(k -> k.facts().stream()
+                            .filter(FactDefinition::sensitive)
+                            .map(f -> Viewer.fact(k.code(), f.name())))
+                    .collect(Collectors.toSet());
+        }
     }
 
     /** The form of each fact of each kind, by kind and name. */

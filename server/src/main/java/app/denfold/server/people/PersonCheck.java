@@ -1,6 +1,7 @@
 package app.denfold.server.people;
 
 import app.denfold.core.days.Window;
+import app.denfold.server.access.Viewer;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.time.LocalDate;
@@ -45,6 +46,38 @@ class PersonCheck {
         for (Map.Entry<String, String> fact : details.facts().entrySet()) {
             checkFact(fact.getKey(), fact.getValue(), kind);
         }
+    }
+
+    /**
+     * Nobody sets facts, or names persons in them, of which he may know nothing; a value that stood before may stay.
+     *
+     * @throws Refusal in the words for a fact or person that there is not
+     */
+    void requireVisible(Viewer viewer, PersonDetails details, PersonKind kind, Map<String, String> before) {
+        for (FactDefinition fact : kind.facts()) {
+            String value = details.facts().get(fact.name());
+            if (value == null || value.equals(before.get(fact.name()))) {
+                continue;
+            }
+            if (!viewer.maySeeFact(kind.code(), fact.name())) {
+                throw unknown(fact.name(), kind);
+            }
+            boolean named = fact.form() == FactDefinition.Form.PERSON;
+            if (named
+                    && files.findByNumber(value)
+                            .filter(f -> viewer.maySeeTeam(f.team()))
+                            .isEmpty()) {
+                throw cannotBe(fact, value);
+            }
+        }
+    }
+
+    private static Refusal unknown(String name, PersonKind kind) {
+        return Refusal.invalid("facts." + name, "The kind " + kind.label() + " has no fact called " + name + ".");
+    }
+
+    private static Refusal cannotBe(FactDefinition fact, String value) {
+        return Refusal.invalid("facts." + fact.name(), "“" + value + "” cannot be the " + fact.label() + ".");
     }
 
     private static void checkSpans(PersonDetails details) {
@@ -92,8 +125,7 @@ class PersonCheck {
         FactDefinition definition = kind.facts().stream()
                 .filter(f -> f.name().equals(name))
                 .findFirst()
-                .orElseThrow(() -> Refusal.invalid(
-                        "facts." + name, "The kind " + kind.label() + " has no fact called " + name + "."));
+                .orElseThrow(() -> unknown(name, kind));
         boolean fits =
                 switch (definition.form()) {
                     case TEXT -> !value.isBlank();
@@ -104,7 +136,7 @@ class PersonCheck {
                     case PERSON -> files.findByNumber(value).isPresent();
                 };
         if (!fits) {
-            throw Refusal.invalid("facts." + name, "“" + value + "” cannot be the " + definition.label() + ".");
+            throw cannotBe(definition, value);
         }
     }
 

@@ -59,6 +59,21 @@ public record PersonDetails(
                 kind, givenName, familyName, birthDate, email, team, activeFrom, null, facts, null, null);
     }
 
+    PersonDetails with(Map<String, String> otherFacts) {
+        return new PersonDetails(
+                kind,
+                givenName,
+                familyName,
+                birthDate,
+                email,
+                team,
+                activeFrom,
+                spans,
+                otherFacts,
+                formerNames,
+                identifiers);
+    }
+
     /** The days during which anything is asked of him. */
     List<ActiveSpan> activeSpans() {
         return spans == null

@@ -24,11 +24,18 @@ class Ask {
     private String askedBy;
     private Instant askedAt;
 
+    /** The guest it is for; null for an older one that named nobody, which no guest is shown. */
+    private UUID accountId;
+
+    private Instant withdrawnAt;
+    private String withdrawnBy;
+
     protected Ask() {}
 
-    Ask(UUID fileId, String checklist, String requirement, String words, String askedBy, Instant now) {
+    Ask(UUID fileId, UUID accountId, String checklist, String requirement, String words, String askedBy, Instant now) {
         this.id = UuidCreator.getTimeOrderedEpoch();
         this.fileId = fileId;
+        this.accountId = accountId;
         this.checklist = checklist;
         this.requirement = requirement;
         this.words = words == null || words.isBlank() ? null : words.strip();
@@ -38,6 +45,19 @@ class Ask {
 
     boolean concerns(String list, String code) {
         return checklist.equals(list) && requirement.equals(code);
+    }
+
+    boolean isFor(UUID guest) {
+        return guest.equals(accountId);
+    }
+
+    UUID accountId() {
+        return accountId;
+    }
+
+    void withdraw(String by, Instant now) {
+        this.withdrawnBy = by;
+        this.withdrawnAt = now;
     }
 
     UUID id() {

@@ -1,5 +1,7 @@
 package app.denfold.server.portal;
 
+import app.denfold.server.access.Accounts;
+import app.denfold.server.access.Role;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
@@ -10,7 +12,10 @@ import app.denfold.server.people.Files;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
@@ -21,13 +26,24 @@ import org.springframework.transaction.annotation.Transactional;
 public class Asks {
 
     private final PortalRepositories.Asks asks;
+    private final PortalRepositories.Rights rights;
+    private final Accounts accounts;
     private final Ledger ledger;
     private final Files files;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
 
-    Asks(PortalRepositories.Asks asks, Ledger ledger, Files files, AuditTrail trail, PracticeCalendar calendar) {
+    Asks(
+            PortalRepositories.Asks asks,
+            PortalRepositories.Rights rights,
+            Accounts accounts,
+            Ledger ledger,
+            Files files,
+            AuditTrail trail,
+            PracticeCalendar calendar) {
         this.asks = asks;
+        this.rights = rights;
+        this.accounts = accounts;
         this.ledger = ledger;
         this.files = files;
         this.trail = trail;
@@ -37,43 +53,105 @@ public class Asks {
     /** An ask whose slot still wants a paper. @param why in words; @param types that would fill the slot */
     record OpenAsk(Ask ask, String label, String why, List<String> types) {}
 
+    /** What a guest is asked to send for a file. */
     @Transactional(readOnly = true)
-    public List<OpenAsk> open(UUID fileId) {
-        List<Ask> asked = asks.findByFileIdOrderByAskedAt(fileId);
+    public List<OpenAsk> openFor(UUID guest, UUID fileId) {
+        return open(fileId, asked(fileId).stream().filter(a -> a.isFor(guest)).toList());
+    }
+
+    /** What the guests of a file are asked to send, as far as the viewer may know of it. */
+    @Transactional(readOnly = true)
+    public List<OpenAsk> ofFile(Viewer viewer, UUID fileId) {
+        files.visible(viewer, fileId);
+        return open(fileId, asked(fileId)).stream()
+                .filter(a -> viewer.maySeeAny(a.types()))
+                .toList();
+    }
+
+    private List<Ask> asked(UUID fileId) {
+        return asks.findByFileIdAndWithdrawnAtIsNullOrderByAskedAt(fileId);
+    }
+
+    /** One for each slot and guest: the last that says something in words, or else the last. */
+    private List<OpenAsk> open(UUID fileId, List<Ask> asked) {
         if (asked.isEmpty()) {
             return List.of();
         }
         List<OpenAsk> open = new ArrayList<>();
         for (Ledger.SlotAnswer slot : ledger.openSlots(fileId)) {
+            Map<Object, Ask> byGuest = new LinkedHashMap<>();
             asked.stream()
                     .filter(a -> a.concerns(slot.checklist(), slot.requirement()))
-                    .reduce((older, newer) -> newer.words() == null ? older : newer)
-                    .ifPresent(a -> open.add(new OpenAsk(a, slot.label(), WantedWords.of(slot), slot.types())));
+                    .forEach(a -> byGuest.merge(
+                            a.accountId() == null ? "" : a.accountId(),
+                            a,
+                            (older, newer) -> newer.words() == null ? older : newer));
+            byGuest.values().forEach(a -> open.add(new OpenAsk(a, slot.label(), WantedWords.of(slot), slot.types())));
         }
         return open;
     }
 
-    /** @throws Refusal when the slot wants no paper */
+    /** @param guest of the file, for whom it is @throws Refusal when he is none, or the slot wants no paper */
     @Transactional
-    public void ask(Viewer viewer, UUID fileId, String checklist, String requirement, String words) {
+    public void ask(Viewer viewer, UUID fileId, UUID guest, String checklist, String requirement, String words) {
         viewer.requireChange();
         files.visible(viewer, fileId);
         Ledger.SlotAnswer slot = ledger.openSlots(viewer, fileId).stream()
                 .filter(s -> s.checklist().equals(checklist) && s.requirement().equals(requirement))
                 .findFirst()
                 .orElseThrow(() -> Refusal.conflict("nothing-wanted", "This slot wants no paper from the person now."));
-        asks.save(new Ask(fileId, checklist, requirement, words, viewer.name(), calendar.now()));
-        trail.record(AuditEntry.ofFile(
-                viewer.actor(), "asked", fileId, "asked the guests of the file for “" + slot.label() + "”"));
+        rights.findByAccountIdAndFileId(guest, fileId)
+                .filter(GuestRight::mayAdd)
+                .orElseThrow(() -> Refusal.invalid("accountId", "Choose a guest of this file who may add papers."));
+        asks.save(new Ask(fileId, guest, checklist, requirement, words, viewer.name(), calendar.now()));
+        String name = accounts.viewer(guest).map(Viewer::name).orElse("a guest");
+        trail.record(AuditEntry.ofFile(viewer.actor(), "asked", fileId, "asked " + name + " for “" + slot.label() + "”")
+                .about(slot.types()));
     }
 
+    /** The guest is no longer asked. @throws Refusal when there is no such ask or the viewer may not know of it */
+    @Transactional
+    public void withdraw(Viewer viewer, UUID fileId, UUID id) {
+        viewer.requireChange();
+        OpenAsk open = ofFile(viewer, fileId).stream()
+                .filter(a -> a.ask().id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> Refusal.notFound("ask"));
+        // earlier ones for the same slot and guest would show in its place
+        asked(fileId).stream()
+                .filter(a -> a.concerns(open.ask().checklist(), open.ask().requirement()))
+                .filter(a -> Objects.equals(a.accountId(), open.ask().accountId()))
+                .forEach(a -> a.withdraw(viewer.name(), calendar.now()));
+        trail.record(
+                AuditEntry.ofFile(viewer.actor(), "ask-withdrawn", fileId, "no longer asks for “" + open.label() + "”")
+                        .about(open.types()));
+    }
+
+    /** All that a guest is asked for in a file ends. */
+    void endAll(Viewer viewer, UUID fileId, UUID guest) {
+        asked(fileId).stream().filter(a -> a.isFor(guest)).forEach(a -> a.withdraw(viewer.name(), calendar.now()));
+    }
+
+    /** Whoever was written to is asked in the portal too, if he is a guest there; nobody else is. */
     @EventListener
     void on(Chased event) {
-        List<Ask> before = asks.findByFileIdOrderByAskedAt(event.fileId());
+        Viewer guest = accounts.viewerByEmail(event.recipient())
+                .filter(v -> v.role() == Role.GUEST)
+                .filter(v -> rights.findByAccountIdAndFileId(v.accountId(), event.fileId())
+                        .filter(GuestRight::mayAdd)
+                        .isPresent())
+                .orElse(null);
+        if (guest == null) {
+            return;
+        }
+        List<Ask> before = asked(event.fileId()).stream()
+                .filter(a -> a.isFor(guest.accountId()))
+                .toList();
         event.wanted().stream()
                 .filter(w -> before.stream().noneMatch(a -> a.concerns(w.checklist(), w.requirement())))
                 .forEach(w -> asks.save(new Ask(
                         event.fileId(),
+                        guest.accountId(),
                         w.checklist(),
                         w.requirement(),
                         null,

@@ -34,6 +34,10 @@ class GuestRight {
         this.grantedAt = now;
     }
 
+    UUID id() {
+        return id;
+    }
+
     UUID accountId() {
         return accountId;
     }

@@ -36,6 +36,7 @@ public class Guests {
     private final Accounts accounts;
     private final PortalRepositories.Rights rights;
     private final PortalRepositories.Shares shares;
+    private final Asks asks;
     private final Files files;
     private final Documents documents;
     private final Contents contents;
@@ -49,6 +50,7 @@ public class Guests {
             Accounts accounts,
             PortalRepositories.Rights rights,
             PortalRepositories.Shares shares,
+            Asks asks,
             Files files,
             Documents documents,
             Contents contents,
@@ -60,6 +62,7 @@ public class Guests {
         this.accounts = accounts;
         this.rights = rights;
         this.shares = shares;
+        this.asks = asks;
         this.files = files;
         this.documents = documents;
         this.contents = contents;
@@ -99,6 +102,32 @@ public class Guests {
             sendLink(viewer, file, guest);
         }
         return guest.accountId();
+    }
+
+    /**
+     * Ends at once all that a guest may do and see in a file: what is shared with him there, and what he is asked for.
+     * Papers he sent stay. Links that were sent to him end with his last file.
+     *
+     * @throws Refusal when the viewer is no administrator, or the account is no guest of this file
+     */
+    @Transactional
+    public void end(Viewer viewer, UUID fileId, UUID accountId) {
+        viewer.requireAdministrator();
+        files.visible(viewer, fileId);
+        GuestRight right = rights.findByAccountIdAndFileId(accountId, fileId)
+                .orElseThrow(() -> Refusal.notFound("guest of this file"));
+        shares.findByAccountIdAndFileIdAndWithdrawnAtIsNull(accountId, fileId).forEach(s -> s.withdraw(calendar.now()));
+        asks.endAll(viewer, fileId, accountId);
+        rights.delete(right);
+        if (rights.findByAccountId(accountId).stream().allMatch(r -> r.id().equals(right.id()))) {
+            accounts.endLinks(accountId);
+        }
+        trail.record(AuditEntry.ofFile(
+                viewer.actor(),
+                "guest-ended",
+                fileId,
+                accounts.viewerEvenIfClosed(accountId).map(Viewer::name).orElse("a guest")
+                        + " is no longer a guest of the file"));
     }
 
     /** Sends a fresh one-time link to a guest who has no password yet. */

@@ -22,6 +22,7 @@ import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** What a guest sees and does; everything starts from his own rights and shares. */
 @Service
@@ -37,6 +38,7 @@ class Portal {
     private final Arrivals arrivals;
     private final AuditTrail trail;
     private final PracticeSettings settings;
+    private final TransactionTemplate transactions;
 
     Portal(
             PortalRepositories.Rights rights,
@@ -48,7 +50,9 @@ class Portal {
             Contents contents,
             Arrivals arrivals,
             AuditTrail trail,
-            PracticeSettings settings) {
+            PracticeSettings settings,
+            TransactionTemplate transactions) {
+        this.transactions = transactions;
         this.rights = rights;
         this.shares = shares;
         this.asks = asks;
@@ -104,7 +108,7 @@ class Portal {
             PersonFile file = files.file(right.fileId());
             people.add(new GuestPerson(file.id(), file.name(), right.relation(), right.mayAdd()));
             if (right.mayAdd()) {
-                asks.open(file.id()).forEach(a -> asked.add(answer(a, file, sent)));
+                asks.openFor(guest.accountId(), file.id()).forEach(a -> asked.add(answer(a, file, sent)));
             }
         }
         Instant before = accounts.previousVisit(guest.accountId()).orElse(null);
@@ -197,17 +201,8 @@ class Portal {
      * @param askId what it answers; null when nothing
      * @throws Refusal when the guest may not add to the file, or the paper is not taken
      */
-    @Transactional
     public UUID send(Viewer guest, UUID fileId, UUID askId, UploadedFile file) {
-        rights.findByAccountIdAndFileId(guest.accountId(), fileId)
-                .filter(GuestRight::mayAdd)
-                .orElseThrow(() -> Refusal.notFound("file"));
-        Asks.OpenAsk answered = askId == null
-                ? null
-                : asks.open(fileId).stream()
-                        .filter(a -> a.ask().id().equals(askId))
-                        .findFirst()
-                        .orElseThrow(() -> Refusal.notFound("request"));
+        Asks.OpenAsk answered = transactions.execute(t -> answered(guest, fileId, askId));
         return arrivals.receive(new ReceivedPaper(
                 file.path(),
                 file.name(),
@@ -216,5 +211,17 @@ class Portal {
                 fileId,
                 answered == null ? null : answered.types().get(0),
                 answered == null ? null : "Asked for: " + answered.label()));
+    }
+
+    private @Nullable Asks.OpenAsk answered(Viewer guest, UUID fileId, UUID askId) {
+        rights.findByAccountIdAndFileId(guest.accountId(), fileId)
+                .filter(GuestRight::mayAdd)
+                .orElseThrow(() -> Refusal.notFound("file"));
+        return askId == null
+                ? null
+                : asks.openFor(guest.accountId(), fileId).stream()
+                        .filter(a -> a.ask().id().equals(askId))
+                        .findFirst()
+                        .orElseThrow(() -> Refusal.notFound("request"));
     }
 }

@@ -20,6 +20,8 @@ final class PortalRepositories {
     interface Shares extends CrudRepository<Share, UUID> {
         List<Share> findByFileIdAndWithdrawnAtIsNullOrderBySharedAtDesc(UUID fileId);
 
+        List<Share> findByAccountIdAndFileIdAndWithdrawnAtIsNull(UUID accountId, UUID fileId);
+
         List<Share> findByAccountIdAndWithdrawnAtIsNullOrderBySharedAtDesc(UUID accountId);
 
         List<Share> findByDocumentIdAndWithdrawnAtIsNull(UUID documentId);
@@ -30,6 +32,6 @@ final class PortalRepositories {
     }
 
     interface Asks extends CrudRepository<Ask, UUID> {
-        List<Ask> findByFileIdOrderByAskedAt(UUID fileId);
+        List<Ask> findByFileIdAndWithdrawnAtIsNullOrderByAskedAt(UUID fileId);
     }
 }

@@ -10,7 +10,9 @@ import jakarta.validation.constraints.Email;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.transaction.annotation.Transactional;
@@ -51,7 +53,8 @@ class SharedController {
         this.shares = shares;
     }
 
-    record GuestAnswer(UUID accountId, String name, String email, String relation, boolean hasPassword) {}
+    record GuestAnswer(
+            UUID accountId, String name, String email, String relation, boolean hasPassword, boolean closed) {}
 
     record ShareAnswer(
             UUID documentId,
@@ -61,7 +64,15 @@ class SharedController {
             String sharedBy,
             Instant sharedAt) {}
 
-    record OpenAskAnswer(String label, String why, @Nullable String words, String askedBy, Instant askedAt) {}
+    /** @param guestName for whom it is; null for an older one that named nobody */
+    record OpenAskAnswer(
+            UUID id,
+            @Nullable String guestName,
+            String label,
+            String why,
+            @Nullable String words,
+            String askedBy,
+            Instant askedAt) {}
 
     record SharedAnswer(List<GuestAnswer> guests, List<ShareAnswer> shares, List<OpenAskAnswer> asks) {}
 
@@ -77,7 +88,9 @@ class SharedController {
 
     record ShareRequest(@NotNull(message = "is needed") UUID accountId) {}
 
+    /** @param accountId the guest for whom it is */
     record AskRequest(
+            @NotNull(message = "is needed") UUID accountId,
             @NotBlank String checklist,
             @NotBlank String requirement,
             @Nullable String words) {}
@@ -88,11 +101,23 @@ class SharedController {
         files.visible(viewer, id);
         List<GuestAnswer> invited =
                 rights.findByFileId(id).stream().map(this::guest).toList();
-        List<ShareAnswer> shared = shares.findByFileIdAndWithdrawnAtIsNullOrderBySharedAtDesc(id).stream()
-                .map(this::share)
+        List<Share> all = shares.findByFileIdAndWithdrawnAtIsNullOrderBySharedAtDesc(id);
+        Map<UUID, String> names = new HashMap<>();
+        documents
+                .visible(viewer, all.stream().map(Share::documentId).toList())
+                .forEach(d -> names.put(d.id(), d.name()));
+        List<ShareAnswer> shared = all.stream()
+                .filter(s -> names.containsKey(s.documentId()))
+                .map(s -> share(s, names.get(s.documentId())))
                 .toList();
-        List<OpenAskAnswer> asked = asks.open(id).stream()
+        List<OpenAskAnswer> asked = asks.ofFile(viewer, id).stream()
                 .map(a -> new OpenAskAnswer(
+                        a.ask().id(),
+                        a.ask().accountId() == null
+                                ? null
+                                : accounts.viewer(a.ask().accountId())
+                                        .map(Viewer::name)
+                                        .orElse("closed account"),
                         a.label(),
                         a.why(),
                         a.ask().words(),
@@ -103,19 +128,20 @@ class SharedController {
     }
 
     private GuestAnswer guest(GuestRight right) {
-        Viewer account = accounts.viewer(right.accountId()).orElseThrow();
+        Viewer account = accounts.viewerEvenIfClosed(right.accountId()).orElseThrow();
         return new GuestAnswer(
                 account.accountId(),
                 account.name(),
                 account.email(),
                 right.relation(),
-                accounts.hasPassword(account.accountId()));
+                accounts.hasPassword(account.accountId()),
+                accounts.viewer(account.accountId()).isEmpty());
     }
 
-    private ShareAnswer share(Share share) {
+    private ShareAnswer share(Share share, String name) {
         return new ShareAnswer(
                 share.documentId(),
-                documents.document(share.documentId()).name(),
+                name,
                 share.accountId(),
                 accounts.viewer(share.accountId()).map(Viewer::name).orElse("closed account"),
                 share.sharedBy(),
@@ -137,7 +163,20 @@ class SharedController {
     @PostMapping("/api/files/{id}/asks")
     @ResponseStatus(HttpStatus.CREATED)
     void ask(Viewer viewer, @PathVariable UUID id, @Valid @RequestBody AskRequest body) {
-        asks.ask(viewer, id, body.checklist(), body.requirement(), body.words());
+        asks.ask(viewer, id, body.accountId(), body.checklist(), body.requirement(), body.words());
+    }
+
+    @PostMapping("/api/files/{id}/asks/{askId}/withdraw")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void withdrawAsk(Viewer viewer, @PathVariable UUID id, @PathVariable UUID askId) {
+        asks.withdraw(viewer, id, askId);
+    }
+
+    /** Ends at once all that a guest may do and see in the file. */
+    @DeleteMapping("/api/files/{id}/guests/{accountId}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void endGuest(Viewer viewer, @PathVariable UUID id, @PathVariable UUID accountId) {
+        guests.end(viewer, id, accountId);
     }
 
     @PostMapping("/api/documents/{id}/shares")

@@ -29,9 +29,24 @@ public final class NotNow extends RuntimeException {
                 cause);
     }
 
+    /** Stored bytes are no longer what was taken in. @param what is wrong with them, as a sentence */
+    public static NotNow damaged(String what) {
+        return new NotNow(
+                HttpStatus.INTERNAL_SERVER_ERROR,
+                "damaged",
+                "This paper is damaged on the server and is not shown. " + what
+                        + " Administrators see it in Today; taking in the same paper once more mends it.",
+                null);
+    }
+
     /** A service that must be asked first does not answer. */
     public static NotNow noAnswer(String words, Throwable cause) {
         return new NotNow(HttpStatus.SERVICE_UNAVAILABLE, "no-answer", words, cause);
+    }
+
+    /** The same, naming the paper of several that it is about. */
+    public NotNow of(String paper) {
+        return new NotNow(status, code, "“" + paper + "”: " + getMessage(), getCause());
     }
 
     HttpStatus status() {

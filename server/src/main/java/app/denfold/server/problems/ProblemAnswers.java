@@ -3,6 +3,8 @@ package app.denfold.server.problems;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -10,6 +12,8 @@ import org.springframework.http.HttpStatusCode;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.security.access.AccessDeniedException;
+import org.springframework.security.core.AuthenticationException;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
@@ -22,6 +26,15 @@ import tools.jackson.databind.DatabindException;
 /** Answers refusals and bad requests as RFC 9457 problems; {@code problems} lists fields by their path. */
 @RestControllerAdvice
 class ProblemAnswers extends ResponseEntityExceptionHandler {
+
+    static final String AWAY_WORDS =
+            "The database does not answer at the moment. Nothing of this was saved; try again in a moment.";
+
+    static final String FAILED_WORDS =
+            "Something failed on the server, which is not your fault. Nothing of this was saved;"
+                    + " try again, and tell whoever looks after the server if it stays so.";
+
+    private static final Logger LOG = LoggerFactory.getLogger(ProblemAnswers.class);
 
     /** One thing wrong with one field. */
     record FieldProblem(String field, String message) {}
@@ -51,6 +64,22 @@ class ProblemAnswers extends ResponseEntityExceptionHandler {
                         List.of()));
     }
 
+    /** What nobody foresaw: told in words, with the reason in the log. */
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> failed(RuntimeException failed) {
+        if (DatabaseAway.is(failed)) {
+            LOG.warn("The database cannot be asked: {}", failed.getMessage());
+            return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
+                    .body(problem(HttpStatus.SERVICE_UNAVAILABLE, "database-away", AWAY_WORDS, List.of()));
+        }
+        if (failed instanceof AccessDeniedException || failed instanceof AuthenticationException) {
+            throw failed;
+        }
+        LOG.error("A request failed", failed);
+        return ResponseEntity.status(HttpStatus.INTERNAL_SERVER_ERROR)
+                .body(problem(HttpStatus.INTERNAL_SERVER_ERROR, "failed", FAILED_WORDS, List.of()));
+    }
+
     @Override
     protected ResponseEntity<Object> handleMethodArgumentNotValid(
             MethodArgumentNotValidException invalid, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
@@ -73,7 +102,9 @@ class ProblemAnswers extends ResponseEntityExceptionHandler {
                     .map(JacksonException.Reference::getPropertyName)
                     .map(String::valueOf)
                     .collect(Collectors.joining("."));
-            String words = "This value cannot be read. Dates are written 2026-11-25 and must exist.";
+            String words = Texts.NUL_WORDS.equals(bad.getOriginalMessage())
+                    ? Texts.NUL_WORDS
+                    : "This value cannot be read. Dates are written 2026-11-25 and must exist.";
             return answer(problem(
                     HttpStatus.UNPROCESSABLE_CONTENT, "invalid", words, List.of(new FieldProblem(field, words))));
         }

@@ -58,8 +58,9 @@ public final class Refusal extends RuntimeException {
         return new Refusal(HttpStatus.UNAUTHORIZED, "sign-in", null, words, Map.of());
     }
 
-    public static Refusal tooMany(String words) {
-        return new Refusal(HttpStatus.TOO_MANY_REQUESTS, "throttled", null, words, Map.of());
+    /** @param seconds after which it may be tried again */
+    public static Refusal tooMany(String words, long seconds) {
+        return new Refusal(HttpStatus.TOO_MANY_REQUESTS, "throttled", null, words, Map.of("seconds", seconds));
     }
 
     HttpStatus status() {

@@ -4,7 +4,11 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
+import jakarta.persistence.PostLoad;
+import jakarta.persistence.PostPersist;
+import jakarta.persistence.Transient;
 import java.time.Instant;
+import java.util.UUID;
 import org.springframework.data.domain.Persistable;
 
 /** How far the reading of some stored bytes is. */
@@ -16,6 +20,9 @@ class PaperReading implements Persistable<String> {
         READ,
         FAILED
     }
+
+    /** In seconds. */
+    private static final long LONGEST_PAUSE = 900;
 
     @Id
     private String sha256;
@@ -31,6 +38,20 @@ class PaperReading implements Persistable<String> {
     private Instant askedAt;
     private Instant endedAt;
 
+    /** How often the program that reads was ended over it from outside, since it last got on. */
+    private int losses;
+
+    /** Not before then is it tried again. */
+    private Instant notBefore;
+
+    /** Until then somebody is reading it, unless he is gone; he says so again and again. */
+    private Instant heldUntil;
+
+    private UUID heldBy;
+
+    @Transient
+    private boolean fresh;
+
     protected PaperReading() {}
 
     PaperReading(String sha256, boolean filed, Instant now) {
@@ -38,6 +59,7 @@ class PaperReading implements Persistable<String> {
         this.state = State.QUEUED;
         this.filed = filed;
         this.askedAt = now;
+        this.fresh = true;
     }
 
     void hurry() {
@@ -46,6 +68,22 @@ class PaperReading implements Persistable<String> {
 
     void reached(int pages) {
         this.pagesRead = pages;
+        this.losses = 0;
+    }
+
+    /** To be tried again, after a pause that grows. */
+    void lost(Instant now) {
+        this.losses++;
+        long pause = Math.min(LONGEST_PAUSE, 1L << Math.min(losses, 12));
+        this.notBefore = now.plusSeconds(pause);
+    }
+
+    /** To be read anew although it could not be read before; pages that were read stay. */
+    void tryAgain() {
+        this.state = State.QUEUED;
+        this.reason = null;
+        this.endedAt = null;
+        this.notBefore = null;
     }
 
     void end(Instant now) {
@@ -78,6 +116,12 @@ class PaperReading implements Persistable<String> {
 
     @Override
     public boolean isNew() {
-        return askedAt != null && endedAt == null && pagesRead == 0 && state == State.QUEUED;
+        return fresh;
+    }
+
+    @PostLoad
+    @PostPersist
+    void stored() {
+        fresh = false;
     }
 }

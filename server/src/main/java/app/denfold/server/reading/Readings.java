@@ -39,7 +39,8 @@ public class Readings {
     }
 
     /**
-     * Has the paper read unless it was, or is about to be. Takes part in the running transaction.
+     * Has the paper read unless it was, or is about to be; one that could not be read is tried again. Takes part in the
+     * running transaction.
      *
      * @return whether it is read already
      */
@@ -48,6 +49,9 @@ public class Readings {
         PaperReading known = readings.findById(sha256).orElse(null);
         if (known != null) {
             known.hurry();
+            if (known.state() == PaperReading.State.FAILED) {
+                known.tryAgain();
+            }
             return known.state() != PaperReading.State.QUEUED;
         }
         readings.save(new PaperReading(sha256, false, calendar.now()));

@@ -215,7 +215,7 @@ public class PeopleAround {
 
     private Outsider visibleOutsider(Viewer viewer, UUID id) {
         Outsider outsider = outsiders.findById(id).orElseThrow(() -> Refusal.notFound("outsider"));
-        boolean visible = viewer.team() == null
+        boolean visible = viewer.maySeeTeam(null)
                 || relations.findByOutsiderIdOrderByAddedAt(id).stream()
                         .anyMatch(r -> files.maySee(viewer, r.fileId()));
         if (!visible) {

@@ -43,6 +43,12 @@ class DeskSigning {
     private Instant startedAt;
     private Instant finishedAt;
 
+    /** Who ended it; null while it is open. */
+    private String endedBy;
+
+    /** Whether nothing is left to be done: signatures that were given are on a sealed copy. */
+    private boolean sealed;
+
     @ElementCollection(fetch = FetchType.EAGER)
     @CollectionTable(name = "desk_signing_step", joinColumns = @JoinColumn(name = "signing_id"))
     @OrderColumn(name = "place")
@@ -57,6 +63,7 @@ class DeskSigning {
         this.state = State.OPEN;
         this.startedBy = startedBy;
         this.startedAt = now;
+        this.sealed = true;
         this.steps.addAll(steps);
     }
 
@@ -65,23 +72,38 @@ class DeskSigning {
     }
 
     /** The next signer signs; the signing is complete after the last one. */
-    SigningStep sign(String method, String mark, Instant now) {
+    SigningStep sign(String method, String mark, String by, Instant now) {
         SigningStep next = next().orElseThrow();
         SigningStep signed = next.signed(method, mark, now);
         steps.set(steps.indexOf(next), signed);
         if (next().isEmpty()) {
-            finish(State.COMPLETE, now);
+            finish(State.COMPLETE, by, now);
         }
         return signed;
     }
 
-    void withdraw(Instant now) {
-        finish(State.WITHDRAWN, now);
+    void withdraw(String by, Instant now) {
+        finish(State.WITHDRAWN, by, now);
     }
 
-    private void finish(State as, Instant now) {
+    private void finish(State as, String by, Instant now) {
         this.state = as;
+        this.endedBy = by;
         this.finishedAt = now;
+        this.sealed = signedSteps().isEmpty();
+    }
+
+    /** The sealed copy is made. */
+    void seal() {
+        this.sealed = true;
+    }
+
+    boolean isSealed() {
+        return sealed;
+    }
+
+    String endedBy() {
+        return endedBy;
     }
 
     List<SigningStep> signedSteps() {

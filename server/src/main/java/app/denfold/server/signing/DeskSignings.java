@@ -29,6 +29,7 @@ import java.util.UUID;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Signing at the desk. */
 @Service
@@ -41,6 +42,7 @@ class DeskSignings {
     private final Contents contents;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
+    private final TransactionTemplate transactions;
 
     DeskSignings(
             DeskSigningRepository signings,
@@ -49,7 +51,9 @@ class DeskSignings {
             Catalog catalog,
             Contents contents,
             AuditTrail trail,
-            PracticeCalendar calendar) {
+            PracticeCalendar calendar,
+            TransactionTemplate transactions) {
+        this.transactions = transactions;
         this.signings = signings;
         this.sealSigned = sealSigned;
         this.documents = documents;
@@ -86,11 +90,16 @@ class DeskSignings {
             @Nullable @Min(0) @Max(1) Double left,
             @Nullable @Min(0) @Max(1) Double top) {}
 
-    /** @throws Refusal when the paper cannot be signed, a role is not open, or a place lies outside the page */
+    /**
+     * @param version number of the one that the viewer looked at, from 1
+     * @throws Refusal when a newer version came, the paper cannot be signed, a role is not open, or a place lies outside
+     *     the page
+     */
     @Transactional
-    public DeskSigning start(Viewer viewer, UUID documentId, List<SignerRequest> signers) {
+    public DeskSigning start(Viewer viewer, UUID documentId, int version, List<SignerRequest> signers) {
         viewer.requireChange();
         FiledDocument document = documents.visible(viewer, documentId);
+        document.requireNewest(version);
         if (document.isVoided()) {
             throw Refusal.conflict("voided", "This paper was marked as entered in error and cannot be signed.");
         }
@@ -188,32 +197,50 @@ class DeskSignings {
     }
 
     /**
-     * The next signer signs. After the last one the signed and sealed version is made; both happen or neither.
+     * The next signer signs. After the last one the signed and sealed version is made, at once or as soon as that can be
+     * done; the signatures are safe before.
      *
      * @param role whose turn the page showed; a different one means that the page is stale
      */
-    @Transactional
     public DeskSigning sign(Viewer viewer, UUID id, String role, MarkJson.GivenMark given) {
+        transactions.executeWithoutResult(t -> signNext(viewer, id, role, given));
+        sealSigned.now(id);
+        return visible(viewer, id);
+    }
+
+    private void signNext(Viewer viewer, UUID id, String role, MarkJson.GivenMark given) {
         viewer.requireChange();
         DeskSigning signing = open(viewer, id);
+        requireSamePaper(signing);
         if (!signing.next().orElseThrow().role().equals(role)) {
             throw Refusal.conflict("not-his-turn", "Somebody else's turn has come meanwhile. Look at the page again.");
         }
-        SigningStep step = signing.sign(given.method(), MarkJson.checked(given), calendar.now());
+        SigningStep step = signing.sign(given.method(), MarkJson.checked(given), viewer.name(), calendar.now());
         documents.sign(signing.documentId(), new GivenSignature(step.role(), step.signer(), calendar.today()));
-        if (signing.state() == DeskSigning.State.COMPLETE) {
-            signings.save(signing);
-            sealSigned.make(signing, viewer.actor());
+        sealSigned.later(signing);
+    }
+
+    /** What is signed is what lies on the desk: nobody brought other bytes since. */
+    private void requireSamePaper(DeskSigning signing) {
+        FiledDocument document = documents.document(signing.documentId());
+        if (!sourceOf(document).sha256().equals(signing.sourceSha256())) {
+            throw Refusal.conflict(
+                    "newer-version",
+                    "A newer version of “" + document.name() + "” has come in meanwhile. Nothing was signed; end this"
+                            + " signing, look at the newer version, and start again.");
         }
-        return signing;
     }
 
     /** Ends a signing early. Signatures already given are kept on a sealed copy; nothing is lost. */
-    @Transactional
     public void withdraw(Viewer viewer, UUID id) {
+        transactions.executeWithoutResult(t -> withdrawNow(viewer, id));
+        sealSigned.now(id);
+    }
+
+    private void withdrawNow(Viewer viewer, UUID id) {
         viewer.requireChange();
         DeskSigning signing = open(viewer, id);
-        signing.withdraw(calendar.now());
+        signing.withdraw(viewer.name(), calendar.now());
         FiledDocument document = documents.document(signing.documentId());
         trail.record(new AuditEntry(
                 viewer.actor(),
@@ -221,10 +248,7 @@ class DeskSignings {
                 document.fileId(),
                 document.id(),
                 "ended the signing of “" + document.name() + "” early"));
-        if (!signing.signedSteps().isEmpty()) {
-            signings.save(signing);
-            sealSigned.make(signing, viewer.actor());
-        }
+        sealSigned.later(signing);
     }
 
     private DeskSigning open(Viewer viewer, UUID id) {

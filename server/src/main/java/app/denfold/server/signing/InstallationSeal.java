@@ -1,11 +1,11 @@
 package app.denfold.server.signing;
 
-import app.denfold.paper.Seal;
 import app.denfold.paper.SealKey;
+import app.denfold.paper.worker.PaperWorkers;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;
+import app.denfold.server.practice.PrivateFolder;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
@@ -19,26 +19,33 @@ import org.springframework.stereotype.Component;
 class InstallationSeal {
 
     private final Path folder;
+    private final PaperWorkers workers;
     private final PracticeSettings settings;
     private final PracticeCalendar calendar;
 
-    InstallationSeal(@Value("${denfold.keys}") Path folder, PracticeSettings settings, PracticeCalendar calendar) {
+    InstallationSeal(
+            @Value("${denfold.keys}") Path folder,
+            PaperWorkers quickWorkers,
+            PracticeSettings settings,
+            PracticeCalendar calendar) {
+        this.workers = quickWorkers;
         this.folder = folder.toAbsolutePath();
         this.settings = settings;
         this.calendar = calendar;
     }
 
-    synchronized byte[] put(byte[] pdf, String reason) {
-        try {
-            SealKey key = SealKey.openOrMake(folder.resolve("seal.p12"), password(), settings.name(), calendar.now());
-            return Seal.put(pdf, key, reason, calendar.now());
-        } catch (IOException failed) {
-            throw new UncheckedIOException("Sealing failed", failed);
-        }
+    /** Makes the copy in a worker, which sees nothing of the key. */
+    void put(PaperWorkers.SealedCopy copy, Path to) throws IOException {
+        SealKey key = key();
+        workers.seal(copy, key.certificates(), key, to);
+    }
+
+    private synchronized SealKey key() throws IOException {
+        return SealKey.openOrMake(folder.resolve("seal.p12"), password(), settings.name(), calendar.now());
     }
 
     private char[] password() throws IOException {
-        Files.createDirectories(folder);
+        PrivateFolder.closed(folder);
         Path file = folder.resolve("seal.password");
         if (!Files.exists(file)) {
             byte[] secret = new byte[24];

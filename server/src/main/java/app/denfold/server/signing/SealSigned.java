@@ -2,78 +2,154 @@ package app.denfold.server.signing;
 
 import app.denfold.paper.Format;
 import app.denfold.paper.SignatureMark;
-import app.denfold.paper.SignedCopy;
+import app.denfold.paper.worker.PaperWorkers;
 import app.denfold.server.access.Actor;
 import app.denfold.server.content.Content;
 import app.denfold.server.content.Contents;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
-import app.denfold.server.people.Files;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;
+import com.github.kagkarlsson.scheduler.SchedulerClient;
+import com.github.kagkarlsson.scheduler.task.Task;
+import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
+import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.UUID;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Makes the signed, evidenced and sealed version of a document once its signing ends. */
 @Component
 class SealSigned {
 
+    private static final Logger LOG = LoggerFactory.getLogger(SealSigned.class);
+    private static final TaskDescriptor<Void> TASK = TaskDescriptor.of("seal-signed-paper");
     private static final int EVIDENCE_PAGES = 1;
+
+    /** Whoever signed last makes the copy himself; only when he could not does the job. */
+    private static final Duration FOR_WHO_WAITS = Duration.ofSeconds(20);
 
     private final DeskSigningRepository signings;
     private final Documents documents;
     private final Contents contents;
-    private final Files files;
+    private final app.denfold.server.people.Files people;
     private final InstallationSeal seal;
     private final PracticeSettings settings;
     private final PracticeCalendar calendar;
+    private final ObjectProvider<SchedulerClient> scheduler;
+    private final TransactionTemplate transactions;
 
     SealSigned(
             DeskSigningRepository signings,
             Documents documents,
             Contents contents,
-            Files files,
+            app.denfold.server.people.Files people,
             InstallationSeal seal,
             PracticeSettings settings,
-            PracticeCalendar calendar) {
+            PracticeCalendar calendar,
+            ObjectProvider<SchedulerClient> scheduler,
+            TransactionTemplate transactions) {
+        this.scheduler = scheduler;
+        this.transactions = transactions;
         this.signings = signings;
         this.documents = documents;
         this.contents = contents;
-        this.files = files;
+        this.people = people;
         this.seal = seal;
         this.settings = settings;
         this.calendar = calendar;
     }
 
-    /** All signatures ever given on the same source go on the copy, so that a later signer's copy holds the earlier ones. */
-    void make(DeskSigning signing, Actor by) {
+    /** Has the copy made after the running transaction, also if the product is stopped before. */
+    void later(DeskSigning signing) {
+        if (!signing.isSealed()) {
+            scheduler
+                    .getObject()
+                    .scheduleIfNotExists(TASK.instance(signing.id().toString())
+                            .scheduledTo(Instant.now().plus(FOR_WHO_WAITS)));
+        }
+    }
+
+    /** Makes it for somebody who waits; when that fails, the job makes it later. */
+    void now(UUID signingId) {
+        try {
+            make(signingId);
+        } catch (IOException | RuntimeException later) {
+            LOG.warn("The sealed copy of the signing {} is made later: {}", signingId, later.getMessage());
+        }
+    }
+
+    /**
+     * What goes on the copy: all signatures ever given on the same source, so that a later signer's copy holds the earlier
+     * ones.
+     */
+    private record Copy(Content source, List<SignatureMark> marks, List<String> evidence) {}
+
+    private void make(UUID signingId) throws IOException {
+        Copy copy = transactions.execute(t -> signings.findById(signingId)
+                .filter(s -> !s.isSealed())
+                .map(this::copy)
+                .orElse(null));
+        if (copy == null) {
+            return;
+        }
+        Path made = Files.createTempFile("sealed", ".pdf");
+        try {
+            seal.put(
+                    new PaperWorkers.SealedCopy(
+                            contents.file(copy.source),
+                            Format.ofMediaType(copy.source.mediaType()).orElseThrow(),
+                            copy.marks,
+                            copy.evidence,
+                            "Signed at the desk of " + settings.name(),
+                            calendar.now()),
+                    made);
+            Contents.Prepared prepared = contents.made(made, copy.source.pages() + EVIDENCE_PAGES);
+            transactions.executeWithoutResult(t -> keep(signingId, prepared, copy));
+        } finally {
+            Files.deleteIfExists(made);
+        }
+    }
+
+    /** Of two that made it, the first one's copy is kept. */
+    private void keep(UUID signingId, Contents.Prepared prepared, Copy copy) {
+        DeskSigning signing = signings.findLockedById(signingId).orElseThrow();
+        if (signing.isSealed()) {
+            return;
+        }
+        signing.seal();
+        contents.register(prepared);
+        FiledDocument document = documents.document(signing.documentId());
+        int count = copy.marks.size();
+        documents.addCopy(
+                Actor.system(signing.endedBy()),
+                document.id(),
+                prepared.sha256(),
+                "signed and sealed copy of " + copy.source.sha256().substring(0, 12),
+                "sealed “" + document.name() + "” with " + count + (count == 1 ? " signature" : " signatures"));
+    }
+
+    private Copy copy(DeskSigning signing) {
         FiledDocument document = documents.document(signing.documentId());
         List<SigningStep> steps = signings.findByDocumentIdOrderByStartedAt(document.id()).stream()
                 .filter(s -> s.sourceSha256().equals(signing.sourceSha256()))
                 .flatMap(s -> s.signedSteps().stream())
                 .toList();
         Content source = contents.content(signing.sourceSha256());
-        try {
-            byte[] copy = SignedCopy.make(
-                    contents.file(source.sha256()),
-                    Format.ofMediaType(source.mediaType()).orElseThrow(),
-                    steps.stream().map(this::mark).toList(),
-                    evidence(document, source, signing, steps));
-            byte[] sealed = seal.put(copy, "Signed at the desk of " + settings.name());
-            String sha256 = contents.keepPdf(sealed, source.pages() + EVIDENCE_PAGES);
-            documents.addVersion(
-                    by,
-                    document.id(),
-                    sha256,
-                    "signed and sealed copy of " + source.sha256().substring(0, 12),
-                    "sealed “" + document.name() + "” with " + steps.size()
-                            + (steps.size() == 1 ? " signature" : " signatures"));
-        } catch (IOException failed) {
-            throw new UncheckedIOException("The signed copy could not be made", failed);
-        }
+        return new Copy(source, steps.stream().map(this::mark).toList(), evidence(document, source, signing, steps));
     }
 
     private SignatureMark mark(SigningStep step) {
@@ -87,7 +163,7 @@ class SealSigned {
 
     private List<String> evidence(
             FiledDocument document, Content source, DeskSigning signing, List<SigningStep> steps) {
-        var file = files.file(document.fileId());
+        var file = people.file(document.fileId());
         List<String> lines = new ArrayList<>(List.of(
                 "# How this paper was signed",
                 settings.name(),
@@ -107,5 +183,19 @@ class SealSigned {
         lines.add("The whole of this document is sealed by the practice (PAdES baseline B, ETSI EN 319 142-1).");
         lines.add("Any later change, of one byte even, makes the seal invalid. The paper before signing is kept.");
         return lines;
+    }
+
+    @Configuration
+    static class Registered {
+        @Bean
+        Task<Void> sealSignedPaper(ObjectProvider<SealSigned> seal) {
+            return Tasks.oneTime(TASK).execute((instance, context) -> {
+                try {
+                    seal.getObject().make(UUID.fromString(instance.getId()));
+                } catch (IOException failed) {
+                    throw new UncheckedIOException(failed);
+                }
+            });
+        }
     }
 }

@@ -39,7 +39,8 @@ class SigningController {
         this.download = download;
     }
 
-    record StartRequest(@Valid @NotNull List<DeskSignings.SignerRequest> signers) {}
+    /** @param version number of the one that was looked at, from 1; refused when it is no longer the newest */
+    record StartRequest(int version, @Valid @NotNull List<DeskSignings.SignerRequest> signers) {}
 
     record SignRequest(@NotBlank String role, @NotNull MarkJson.GivenMark signature) {}
 
@@ -68,7 +69,7 @@ class SigningController {
     @PostMapping("/api/documents/{documentId}/desk-signings")
     @ResponseStatus(HttpStatus.CREATED)
     SigningAnswer start(Viewer viewer, @PathVariable UUID documentId, @Valid @RequestBody StartRequest body) {
-        return answer(signings.start(viewer, documentId, body.signers()));
+        return answer(signings.start(viewer, documentId, body.version(), body.signers()));
     }
 
     /** The signing under way on a document; its id is null when there is none. */

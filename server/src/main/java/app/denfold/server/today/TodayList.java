@@ -5,7 +5,9 @@ import app.denfold.server.access.Accounts;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.arrivals.Arrivals;
 import app.denfold.server.audit.AuditTrail;
+import app.denfold.server.chasing.Outbox;
 import app.denfold.server.comments.Comments;
+import app.denfold.server.content.DamagedContent;
 import app.denfold.server.coverage.Board;
 import app.denfold.server.documents.Decisions;
 import app.denfold.server.documents.Documents;
@@ -24,6 +26,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Predicate;
 import org.springframework.stereotype.Service;
@@ -47,6 +50,8 @@ class TodayList {
     private final Files files;
     private final Accounts accounts;
     private final AuditTrail trail;
+    private final DamagedContent damage;
+    private final Outbox outbox;
     private final PracticeCalendar calendar;
 
     TodayList(
@@ -59,7 +64,11 @@ class TodayList {
             Files files,
             Accounts accounts,
             AuditTrail trail,
+            DamagedContent damage,
+            Outbox outbox,
             PracticeCalendar calendar) {
+        this.damage = damage;
+        this.outbox = outbox;
         this.board = board;
         this.documents = documents;
         this.decisions = decisions;
@@ -75,12 +84,14 @@ class TodayList {
     /**
      * Something to do.
      *
-     * @param action {@code chase}, {@code review}, {@code sign}, {@code file}, {@code hand-over} or {@code comment}
+     * @param action {@code chase}, {@code review}, {@code sign}, {@code file}, {@code hand-over}, {@code comment},
+     *     {@code damaged} or {@code mail-failed}
      * @param note what a colleague wrote about it; null when nothing
      * @param title whose or what it is
      * @param fileId of the person; null for arrivals
      * @param documentId of the paper to look at; null when none
      * @param slots what it is about, each with its status
+     * @param version number of the paper's newest one, for deciding on just that; null where nothing is decided
      * @param day since when it waits, or by when it is to be done
      */
     record TodayItem(
@@ -90,7 +101,19 @@ class TodayList {
             @Nullable UUID documentId,
             List<TodaySlot> slots,
             @Nullable LocalDate day,
-            @Nullable String note) {
+            @Nullable String note,
+            @Nullable Integer version) {
+
+        TodayItem(
+                String action,
+                String title,
+                @Nullable UUID fileId,
+                @Nullable UUID documentId,
+                List<TodaySlot> slots,
+                @Nullable LocalDate day,
+                @Nullable String note) {
+            this(action, title, fileId, documentId, slots, day, note, null);
+        }
 
         TodayItem(
                 String action,
@@ -204,7 +227,9 @@ class TodayList {
                     paper.fileId(),
                     paper.id(),
                     List.of(new TodaySlot(documents.typeLabel(paper), "in-review", paper.receivedOn())),
-                    paper.receivedOn()));
+                    paper.receivedOn(),
+                    null,
+                    paper.versions().size()));
         }
         items.addAll(perPerson("sign", board.standing(viewer, List.of(Status.AWAITING_SIGNATURE), MOST_SLOTS)));
         int waiting = arrivals.countWaiting(viewer);
@@ -212,7 +237,45 @@ class TodayList {
             String title = waiting == 1 ? "1 paper waits in Arrivals" : waiting + " papers wait in Arrivals";
             items.add(0, new TodayItem("file", title, null, null, List.of(), null));
         }
+        items.addAll(0, troubles(viewer));
         return items;
+    }
+
+    /** What went wrong behind the scenes and somebody has to see to: damaged papers, and mail that did not go out. */
+    private List<TodayItem> troubles(Viewer viewer) {
+        List<TodayItem> items = new ArrayList<>();
+        if (viewer.isAdministrator()) {
+            int damaged = damage.all().size();
+            if (damaged > 0) {
+                String title = damaged == 1 ? "1 stored paper is damaged" : damaged + " stored papers are damaged";
+                items.add(new TodayItem("damaged", title, null, null, List.of(), null, damagedNames(viewer)));
+            }
+        }
+        for (Outbox.NoticeAnswer failed : outbox.failed(viewer)) {
+            items.add(new TodayItem(
+                    "mail-failed",
+                    "Mail to " + failed.recipient(),
+                    failed.fileId(),
+                    null,
+                    List.of(),
+                    null,
+                    "“" + failed.subject() + "” could not be sent: " + failed.result()
+                            + (failed.nextAttempt() == null
+                                    ? ". It is not tried again by itself."
+                                    : ". It is tried again " + calendar.words(failed.nextAttempt()) + ".")));
+        }
+        return items;
+    }
+
+    private String damagedNames(Viewer viewer) {
+        List<String> names = damage.all().stream()
+                .flatMap(d -> documents.visibleWith(viewer, d.sha256()).stream())
+                .map(FiledDocument::name)
+                .distinct()
+                .limit(5)
+                .toList();
+        return (names.isEmpty() ? "" : String.join(", ", names) + ". ")
+                + "Taking in the same paper once more mends it; otherwise restore it from a back-up.";
     }
 
     private Map<UUID, String> names(Collection<UUID> fileIds) {
@@ -251,12 +314,16 @@ class TodayList {
         return List.of("in-grace", "lapsed", "missing").contains(status);
     }
 
-    /** Nothing to those who see no sensitive papers or one team only: the lines name papers. */
+    /** What the viewer may know, of files that he may see. */
     private List<NewsLine> news(Viewer viewer, Instant visit) {
-        if (visit == null || !viewer.seesSensitive() || viewer.team() != null) {
+        if (visit == null) {
             return List.of();
         }
-        List<AuditTrail.FileLine> lines = trail.since(visit, viewer.accountId(), MOST_NEWS);
+        List<AuditTrail.FileLine> all = trail.since(viewer, visit, MOST_NEWS);
+        Set<UUID> visible = files.visibleAmong(
+                viewer, all.stream().map(AuditTrail.FileLine::fileId).toList());
+        List<AuditTrail.FileLine> lines =
+                all.stream().filter(l -> visible.contains(l.fileId())).toList();
         Map<UUID, String> names =
                 names(lines.stream().map(AuditTrail.FileLine::fileId).distinct().toList());
         return lines.stream()

@@ -5,6 +5,8 @@ import app.denfold.server.access.Viewer;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.jobs.Jobs;
 import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.practice.PrivateFolder;
+import app.denfold.server.problems.NotNow;
 import app.denfold.server.problems.Refusal;
 import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.task.Task;
@@ -64,7 +66,7 @@ public class ZipJob {
         this.jobs = jobs;
         this.scheduler = scheduler;
         this.calendar = calendar;
-        this.folder = Files.createDirectories(content.toAbsolutePath().resolve("zips"));
+        this.folder = PrivateFolder.in(content.toAbsolutePath(), "zips");
     }
 
     /** Has them written. @return the job's id @throws Refusal when none of them may be seen, or they are too many */
@@ -120,6 +122,8 @@ public class ZipJob {
                 return;
             }
             write(who.get(0), id);
+        } catch (NotNow damaged) {
+            jobs.failed(id, damaged.getMessage() + " Leave that paper out, and try again.");
         } catch (IOException failed) {
             jobs.failed(id, "Broke off and will be tried again: the disk takes nothing at the moment.");
             throw new UncheckedIOException(failed);

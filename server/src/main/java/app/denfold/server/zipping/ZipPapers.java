@@ -13,6 +13,7 @@ import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.people.Files;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.CsvText;
+import app.denfold.server.problems.NotNow;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -82,7 +83,7 @@ public class ZipPapers {
             byte[] buffer = new byte[1 << 18];
             for (Line line : lines) {
                 zip.putArchiveEntry(new ZipArchiveEntry(line.path));
-                copy(contents.file(line.content), zip, buffer);
+                copy(file(line), zip, buffer);
                 zip.closeArchiveEntry();
                 reached.accept(++done);
             }
@@ -98,6 +99,15 @@ public class ZipPapers {
                 line.document.id(),
                 "downloaded “" + line.document.name() + "” in a ZIP of " + lines.size()))));
         return lines.size();
+    }
+
+    /** @throws NotNow naming the paper when its bytes are damaged */
+    private Path file(Line line) {
+        try {
+            return contents.wholeFile(line.content);
+        } catch (NotNow damaged) {
+            throw damaged.of(line.document.name());
+        }
     }
 
     private static void copy(Path from, OutputStream to, byte[] buffer) throws IOException {

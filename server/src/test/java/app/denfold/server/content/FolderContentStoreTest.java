@@ -9,7 +9,9 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.attribute.FileTime;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
@@ -57,13 +59,27 @@ class FolderContentStoreTest {
     }
 
     @Test
-    void whatIsThereIsNeverWrittenAgain() throws IOException {
+    void theSameBytesMendADamagedFileAndNobodyCanWriteToIt() throws IOException {
         store.put(bytes("abc"));
-        FileTime old = FileTime.fromMillis(1_000_000);
-        Files.setLastModifiedTime(store.file(ABC), old);
+        Path file = store.file(ABC);
+        assertThat(Files.getPosixFilePermissions(file)).isEqualTo(PosixFilePermissions.fromString("r--r--r--"));
+        Files.delete(file);
+        Files.writeString(file, "abd");
         assertThat(store.put(bytes("abc")).sha256()).isEqualTo(ABC);
-        assertThat(Files.getLastModifiedTime(store.file(ABC))).isEqualTo(old);
+        assertThat(file).hasContent("abc");
         assertThat(incoming()).isEmpty();
+    }
+
+    @Test
+    void whatWasStagedAndNeverKeptIsSweptOnceItIsOld() throws IOException {
+        ContentStore.Staged left = store.stage(bytes("half"));
+        store.put(bytes("abc"));
+        assertThat(store.sweepStaged(Instant.now().minusSeconds(60))).isZero();
+        assertThat(left.file()).exists();
+        assertThat(store.sweepStaged(Instant.now().plusSeconds(60))).isEqualTo(1);
+        List<String> kept = new ArrayList<>();
+        store.each((sha256, since) -> kept.add(sha256));
+        assertThat(kept).containsExactly(ABC);
     }
 
     @Test

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assumptions.assumeThat;
 
+import app.denfold.paper.Format;
+import app.denfold.paper.worker.Sandbox;
 import app.denfold.server.problems.Refusal;
 import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
@@ -32,7 +34,9 @@ class LibreOfficeTest {
     @TempDir
     Path folder;
 
-    private final LibreOffice libreOffice = new LibreOffice(INSTALLED.toString());
+    private static LibreOffice installedAt(Path command) throws IOException {
+        return new LibreOffice(command.toString(), Sandbox.in(Files.createTempDirectory("office"), "nobody"));
+    }
 
     private static void odt(Path target, String body) throws IOException {
         try (OutputStream out = Files.newOutputStream(target);
@@ -92,8 +96,8 @@ class LibreOfficeTest {
                     "<text:p>Hay for Thursday</text:p>"
                             + image("http://127.0.0.1:" + outside.getAddress().getPort() + "/pixel.png")
                             + image(secret.toUri().toString()));
-            try (PDDocument made =
-                    Loader.loadPDF(libreOffice.layOut(work, source).toFile())) {
+            try (PDDocument made = Loader.loadPDF(
+                    installedAt(INSTALLED).layOut(source, Format.ODT).toFile())) {
                 assertThat(new PDFTextStripper().getText(made)).contains("Hay for Thursday");
                 for (COSName name : made.getPage(0).getResources().getXObjectNames()) {
                     assertThat(made.getPage(0).getResources().isImageXObject(name))
@@ -111,13 +115,14 @@ class LibreOfficeTest {
         assumeThat(INSTALLED).exists();
         Path source = folder.resolve("paper.docx");
         Files.write(source, new byte[] {'P', 'K', 3, 4, 0, 0, 0, 0});
-        assertThatThrownBy(() -> libreOffice.layOut(folder, source)).isInstanceOf(Refusal.class);
+        assertThatThrownBy(() -> installedAt(INSTALLED).layOut(source, Format.DOCX))
+                .isInstanceOf(Refusal.class);
     }
 
     @Test
     void whatIsMissingIsNamed() throws Exception {
         Path source = Files.writeString(folder.resolve("paper.rtf"), "{\\rtf1 Hay}");
-        LibreOffice missing = new LibreOffice(folder.resolve("nothing-here").toString());
-        assertThatThrownBy(() -> missing.layOut(folder, source)).hasMessageContaining("LibreOffice");
+        LibreOffice missing = installedAt(folder.resolve("nothing-here"));
+        assertThatThrownBy(() -> missing.layOut(source, Format.RTF)).hasMessageContaining("LibreOffice");
     }
 }

@@ -40,8 +40,9 @@ class ReadingOrderTest {
             String newerScan = waiting(Format.TIFF, false, Instant.EPOCH.plusSeconds(9));
             String olderScan = waiting(Format.PDF, false, Instant.EPOCH.plusSeconds(3));
             String letter = waiting(Format.RTF, true, Instant.EPOCH.plusSeconds(20));
-            assertThat(readings.findQueued(true)).containsSubsequence(letter, olderScan, newerScan, filedScan);
-            assertThat(readings.findQueued(false))
+            assertThat(readings.findQueued(true, Instant.now()))
+                    .containsSubsequence(letter, olderScan, newerScan, filedScan);
+            assertThat(readings.findQueued(false, Instant.now()))
                     .containsSubsequence(olderScan, newerScan)
                     .doesNotContain(letter, filedScan);
         });

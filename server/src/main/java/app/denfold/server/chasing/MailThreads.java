@@ -1,0 +1,21 @@
+package app.denfold.server.chasing;
+
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.scheduling.concurrent.ThreadPoolTaskExecutor;
+
+/** Threads of their own for talking to the mail server: while that is slow, nothing else waits. */
+@Configuration
+class MailThreads {
+
+    static final String NAME = "mailExecutor";
+
+    @Bean(name = NAME, defaultCandidate = false)
+    ThreadPoolTaskExecutor mailExecutor() {
+        ThreadPoolTaskExecutor threads = new ThreadPoolTaskExecutor();
+        threads.setCorePoolSize(2);
+        threads.setThreadNamePrefix("mail-");
+        threads.setWaitForTasksToCompleteOnShutdown(false);
+        return threads;
+    }
+}
