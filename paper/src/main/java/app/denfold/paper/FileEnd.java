@@ -2,9 +2,11 @@ package app.denfold.paper;
 
 import java.io.EOFException;
 import java.io.IOException;
-import java.io.RandomAccessFile;
+import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.nio.channels.SeekableByteChannel;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
 
@@ -20,6 +22,9 @@ public final class FileEnd {
     private static final int TIFF_ENTRY = 12;
     private static final int STRIP_OFFSETS = 273;
     private static final int STRIP_COUNTS = 279;
+    private static final int TILE_OFFSETS = 324;
+    private static final int TILE_COUNTS = 325;
+    private static final int MOST_STRIPS = 20_000;
 
     private FileEnd() {}
 
@@ -33,8 +38,8 @@ public final class FileEnd {
     }
 
     public static Found of(Path file) throws IOException {
-        try (RandomAccessFile in = new RandomAccessFile(file.toFile(), "r")) {
-            long length = in.length();
+        try (SeekableByteChannel in = Files.newByteChannel(file)) {
+            long length = in.size();
             byte[] head = read(in, 0, (int) Math.min(HEAD, length));
             byte[] tail = read(in, Math.max(0, length - TAIL), (int) Math.min(TAIL, length));
             if (begins(head, "%PDF-")) {
@@ -65,11 +70,15 @@ public final class FileEnd {
         return there ? Found.THERE : Found.MISSING;
     }
 
-    private static byte[] read(RandomAccessFile in, long at, int count) throws IOException {
-        byte[] bytes = new byte[count];
-        in.seek(at);
-        in.readFully(bytes);
-        return bytes;
+    private static byte[] read(SeekableByteChannel in, long at, int count) throws IOException {
+        ByteBuffer bytes = ByteBuffer.allocate(count);
+        in.position(at);
+        while (bytes.hasRemaining()) {
+            if (in.read(bytes) < 0) {
+                throw new EOFException();
+            }
+        }
+        return bytes.array();
     }
 
     private static byte[] ascii(String text) {
@@ -93,8 +102,8 @@ public final class FileEnd {
         return false;
     }
 
-    /** Every directory and every single strip it tells of lies within the file (TIFF 6.0, section 2). */
-    private static boolean isWholeTiff(RandomAccessFile in, boolean little, long length) throws IOException {
+    /** Every directory, and every strip or tile it tells of, lies within the file (TIFF 6.0, section 2). */
+    private static boolean isWholeTiff(SeekableByteChannel in, boolean little, long length) throws IOException {
         Numbers numbers = new Numbers(in, little ? ByteOrder.LITTLE_ENDIAN : ByteOrder.BIG_ENDIAN);
         long directory = numbers.four(4);
         for (int i = 0; i < MOST_DIRECTORIES && directory != 0; i++) {
@@ -113,26 +122,30 @@ public final class FileEnd {
 
     private static boolean stripsAreThere(Numbers numbers, long directory, int entries, long length)
             throws IOException {
-        long offset = 0;
-        long count = 0;
+        long[] offsets = {};
+        long[] counts = {};
         for (int i = 0; i < entries; i++) {
             long entry = directory + 2 + (long) i * TIFF_ENTRY;
             int tag = numbers.two(entry);
-            boolean single = numbers.four(entry + 4) == 1;
-            if (single && (tag == STRIP_OFFSETS || tag == STRIP_COUNTS)) {
-                long value = numbers.two(entry + 2) == 3 ? numbers.two(entry + 8) : numbers.four(entry + 8);
-                offset = tag == STRIP_OFFSETS ? value : offset;
-                count = tag == STRIP_COUNTS ? value : count;
+            if (tag == STRIP_OFFSETS || tag == TILE_OFFSETS) {
+                offsets = numbers.values(entry, length);
+            } else if (tag == STRIP_COUNTS || tag == TILE_COUNTS) {
+                counts = numbers.values(entry, length);
             }
         }
-        return offset + count <= length;
+        for (int i = 0; i < Math.min(offsets.length, counts.length); i++) {
+            if (offsets[i] + counts[i] > length) {
+                return false;
+            }
+        }
+        return true;
     }
 
-    private record Numbers(RandomAccessFile in, ByteOrder order) {
+    private record Numbers(SeekableByteChannel in, ByteOrder order) {
         int two(long at) throws IOException {
-            in.seek(at);
-            int first = in.readUnsignedByte();
-            int second = in.readUnsignedByte();
+            byte[] both = read(in, at, 2);
+            int first = both[0] & 0xFF;
+            int second = both[1] & 0xFF;
             return order == ByteOrder.LITTLE_ENDIAN ? first | second << 8 : first << 8 | second;
         }
 
@@ -140,6 +153,22 @@ public final class FileEnd {
             long first = two(at);
             long second = two(at + 2);
             return order == ByteOrder.LITTLE_ENDIAN ? first | second << 16 : first << 16 | second;
+        }
+
+        /** The values of a field, which stand in it or where it says. @throws EOFException when they are not there yet */
+        long[] values(long entry, long length) throws IOException {
+            boolean isShort = two(entry + 2) == 3;
+            int size = isShort ? 2 : 4;
+            long count = four(entry + 4);
+            if (count > length) {
+                throw new EOFException();
+            }
+            long at = count * size <= 4 ? entry + 8 : four(entry + 8);
+            long[] values = new long[(int) Math.min(count, MOST_STRIPS)];
+            for (int i = 0; i < values.length; i++) {
+                values[i] = isShort ? two(at + 2L * i) : four(at + 4L * i);
+            }
+            return values;
         }
     }
 }

@@ -56,6 +56,8 @@ public class AtCommit {
 
     private final class Pending implements TransactionSynchronization, Ordered {
         private final Map<Step, Map<Consumer<Collection<Object>>, List<Object>>> steps = new EnumMap<>(Step.class);
+        private boolean begun;
+        private boolean working;
         private boolean over;
 
         @SuppressWarnings("unchecked")
@@ -66,6 +68,10 @@ public class AtCommit {
             steps.computeIfAbsent(step, s -> new LinkedHashMap<>())
                     .computeIfAbsent((Consumer<Collection<Object>>) (Consumer<?>) worker, w -> new ArrayList<>())
                     .add(what);
+            // others that are done before the commit may come after this one
+            if (begun && !working) {
+                work();
+            }
         }
 
         /** After all other work that is done before commits, so that whatever that adds is seen. */
@@ -76,10 +82,17 @@ public class AtCommit {
 
         @Override
         public void beforeCommit(boolean readOnly) {
+            begun = true;
+            work();
+        }
+
+        private void work() {
+            working = true;
             for (Optional<Step> next = next(); next.isPresent(); next = next()) {
                 Map<Consumer<Collection<Object>>, List<Object>> work = steps.remove(next.get());
                 work.forEach((worker, things) -> worker.accept(new ArrayList<>(things)));
             }
+            working = false;
         }
 
         private Optional<Step> next() {

@@ -85,7 +85,7 @@ public class DestroyContent {
     }
 
     /** Under the row's lock: whoever brings the same bytes again meanwhile waits, and then stores them anew. */
-    private void remove(String sha256) {
+    void remove(String sha256) {
         transactions.executeWithoutResult(t -> {
             boolean isStillDestroyed = !sql.queryForList(
                             "select 1 from content where sha256 = ? and destroyed_at is not null for update", sha256)
