@@ -118,7 +118,8 @@ public class Arrivals {
         String words = "received “" + paper.fileName() + "” " + arrival.sourceInWords() + ", " + content.size()
                 + " bytes, SHA-256 " + content.sha256()
                 + (arrival.reason() == null ? "" : ", set aside: " + arrival.reason());
-        trail.record(AuditEntry.ofFile(paper.by(), "received", paper.fileId(), words));
+        trail.record(
+                AuditEntry.ofFile(paper.by(), "received", paper.fileId(), words).aboutWaiting(arrival.seemingTypes()));
         if (arrival.state() == Arrival.State.WAITING && readings.ask(arrival.sha256())) {
             reading.take(arrival);
         }
@@ -288,7 +289,8 @@ public class Arrivals {
     }
 
     private void note(Viewer viewer, String action, Arrival arrival, String sentence) {
-        trail.record(AuditEntry.ofFile(viewer.actor(), action, arrival.fileId(), sentence));
+        trail.record(AuditEntry.ofFile(viewer.actor(), action, arrival.fileId(), sentence)
+                .aboutWaiting(arrival.seemingTypes()));
     }
 
     private static void requireReason(String reason) {

@@ -262,13 +262,18 @@ class EditPages {
         }
         steps.delete(step);
         trail.record(AuditEntry.ofFile(
-                viewer.actor(), "pages-undone", any.fileId(), "undid in “" + any.fileName() + "”: " + step.words()));
+                        viewer.actor(),
+                        "pages-undone",
+                        any.fileId(),
+                        "undid in “" + any.fileName() + "”: " + step.words())
+                .aboutWaiting(any.seemingTypes()));
         return step.words();
     }
 
     private void note(Actor by, Arrival arrival, String words, List<ArrivalStep.Before> before) {
         steps.save(new ArrivalStep(arrival.batch(), by, words, before, calendar.now()));
         trail.record(
-                AuditEntry.ofFile(by, "pages-changed", arrival.fileId(), "in “" + arrival.fileName() + "”: " + words));
+                AuditEntry.ofFile(by, "pages-changed", arrival.fileId(), "in “" + arrival.fileName() + "”: " + words)
+                        .aboutWaiting(arrival.seemingTypes()));
     }
 }

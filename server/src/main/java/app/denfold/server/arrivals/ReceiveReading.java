@@ -63,10 +63,11 @@ class ReceiveReading {
         String reason = "It could not be read to its end: " + why + ".";
         arrival.setAside(reason);
         trail.record(AuditEntry.ofFile(
-                Actor.system("Den Fold"),
-                "set-aside",
-                arrival.fileId(),
-                "set “" + arrival.fileName() + "” aside: " + reason));
+                        Actor.system("Den Fold"),
+                        "set-aside",
+                        arrival.fileId(),
+                        "set “" + arrival.fileName() + "” aside: " + reason)
+                .aboutWaiting(arrival.seemingTypes()));
     }
 
     /** Safe to be done again: a paper whose pages somebody chose is left as it is. */

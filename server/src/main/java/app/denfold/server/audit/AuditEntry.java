@@ -26,6 +26,9 @@ public record AuditEntry(
     /** Rows of the trail stay for good, so nobody can make them long. */
     private static final int LONGEST = 4_000;
 
+    /** Instead of the code of a type: what is told of has none yet and may turn out to be of any. */
+    static final String UNKNOWN_TYPE = "?";
+
     public AuditEntry {
         sentence = sentence.length() <= LONGEST ? sentence : sentence.substring(0, LONGEST - 1) + "…";
         sentence = sentence.replace("\u0000", "");
@@ -42,6 +45,11 @@ public record AuditEntry(
 
     public static AuditEntry general(Actor who, String action, String sentence) {
         return new AuditEntry(who, action, null, null, sentence);
+    }
+
+    /** The same, telling of a paper that waits; without any type it is for those who may see all types, and for its doer. */
+    public AuditEntry aboutWaiting(Collection<String> codes) {
+        return about(codes.isEmpty() ? List.of(UNKNOWN_TYPE) : codes);
     }
 
     /** The same, telling of papers of these types: whoever may know nothing of them does not see it. */

@@ -129,6 +129,10 @@ class AuditEvent implements Persistable<Long> {
     }
 
     /** Null where that was not noted yet. */
+    UUID actorId() {
+        return actorId;
+    }
+
     List<String> types() {
         return types == null ? null : List.of(types);
     }

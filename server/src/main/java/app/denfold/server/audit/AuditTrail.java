@@ -120,6 +120,9 @@ public class AuditTrail {
             return true;
         }
         if (event.types() != null) {
+            if (event.types().contains(AuditEntry.UNKNOWN_TYPE)) {
+                return viewer.accountId().equals(event.actorId());
+            }
             return viewer.maySee(event.types());
         }
         if (event.documentId() == null) {

@@ -19,6 +19,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.annotations.OptimisticLock;
 import org.hibernate.annotations.SQLRestriction;
 import org.hibernate.type.SqlTypes;
 
@@ -42,6 +43,9 @@ public class PersonFile {
     private String team;
     private String searchText;
     private Instant createdAt;
+
+    /** Moves with every paper; says nothing about what is known of the person. */
+    @OptimisticLock(excluded = true)
     private Instant lastActivityAt;
 
     /** The file that stays where this one was merged into it; null for all others. */

@@ -64,8 +64,7 @@ class AtCommitTest {
         atCommit.add(Step.SLOTS, "file", recomputing);
         commit();
         assertThat(done)
-                .containsExactly(
-                        "slots [file]", "trail [filed]", "trail [recomputed]", "slots [late]", "trail [late]");
+                .containsExactly("slots [file]", "trail [filed]", "trail [recomputed]", "slots [late]", "trail [late]");
     }
 
     /** Another part of the program adds something while the transaction is about to be committed. */
