@@ -14,6 +14,8 @@ import java.util.Map;
 import java.util.UUID;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 /** A server with the demo's rules and one administrator, without jobs that run beside what is measured. */
 final class BenchServer implements AutoCloseable {
@@ -35,6 +37,14 @@ final class BenchServer implements AutoCloseable {
         bean(PracticeSettings.class).found("Oakhollin Riding & Therapy Yard", ZoneId.of("Europe/Vienna"), "#3b4f63");
         viewer = bean(Accounts.class).open(NewAccount.administrator(EMAIL, "Ottilie Brandmoor"));
         bean(Accounts.class).setPassword(viewer.accountId(), PASSWORD);
+    }
+
+    /** Asks the database as its owner, whose statistics the server's role cannot renew. */
+    static JdbcClient asOwner() {
+        return JdbcClient.create(new DriverManagerDataSource(
+                System.getenv("DENFOLD_DB_URL"),
+                System.getenv("DENFOLD_DB_OWNER"),
+                System.getenv("DENFOLD_DB_OWNER_PASSWORD")));
     }
 
     <T> T bean(Class<T> type) {

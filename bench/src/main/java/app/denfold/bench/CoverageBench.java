@@ -114,7 +114,7 @@ public final class CoverageBench {
         begun = System.nanoTime();
         recompute.catchUp(done -> progress("first computation", done, files));
         Figures.told("first-computation", files / seconds(begun), "files/s");
-        jdbc.sql("analyze").update();
+        BenchServer.asOwner().sql("analyze").update();
     }
 
     private static void progress(String what, int done, int of) {
@@ -175,7 +175,7 @@ public final class CoverageBench {
         try (Connection connection = source.getConnection();
                 PreparedStatement rows = connection.prepareStatement("""
                         select f.id, f.number, f.kind, f.given_name, f.family_name, f.birth_date, f.team,
-                        f.last_activity_at, s.clear, s.clear_through, s.open_slots from file_standing s
+                        f.last_activity_at, s.clear, s.clear_through from file_standing s
                         join person_file f on f.id = s.file_id where f.kind = ?
                         order by s.clear, s.clear_through nulls last, s.file_id offset ? limit ?""");
                 PreparedStatement slots = connection.prepareStatement("""

@@ -22,7 +22,6 @@ import java.util.Map;
 import java.util.Random;
 import java.util.UUID;
 import java.util.stream.IntStream;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /**
@@ -57,7 +56,7 @@ public final class FileBench {
         try (BenchServer server = new BenchServer()) {
             List<UUID> ids = new ArrayList<>();
             UUID file = generate(server, papers, ids);
-            server.bean(JdbcClient.class).sql("analyze").update();
+            BenchServer.asOwner().sql("analyze").update();
             page(server.address(), file, papers);
             zip(server, ids.subList(0, Math.min(ZIPPED, ids.size())));
         }

@@ -26,7 +26,6 @@ import java.util.concurrent.CompletableFuture;
 import javax.sql.DataSource;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.context.ConfigurableApplicationContext;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -73,7 +72,7 @@ public final class FindBench {
                     .open(NewAccount.administrator("bench@oakhollin.example", "Ottilie Brandmoor"));
             FindBench bench = new FindBench(server, viewer);
             bench.generate(papers);
-            server.getBean(JdbcClient.class).sql("analyze").update();
+            BenchServer.asOwner().sql("analyze").update();
             bench.search(papers);
             bench.suggestions();
         }

@@ -10,6 +10,7 @@ import app.denfold.paper.Format;
 import app.denfold.paper.PageFacts;
 import app.denfold.paper.ReadPages;
 import app.denfold.paper.worker.PaperWorkers;
+import app.denfold.paper.worker.Sandbox;
 import app.denfold.server.demo.DemoScans;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -42,8 +43,11 @@ public final class ProposalsBench {
         int days = 0;
         int wrongPreselected = 0;
         int preselected = 0;
-        try (PaperWorkers workers =
-                new PaperWorkers(Runtime.getRuntime().availableProcessors(), 768, Duration.ofMinutes(3))) {
+        try (PaperWorkers workers = new PaperWorkers(
+                Sandbox.in(Files.createTempDirectory("denfold-bench"), "nobody"),
+                Runtime.getRuntime().availableProcessors(),
+                768,
+                Duration.ofMinutes(3))) {
             List<DemoScans.Scan> scans = demo.scans(FILED_FIRST + asked, 97).toList();
             List<Read> read = scans.parallelStream().map(s -> read(workers, s)).toList();
             for (Read paper : read.subList(0, FILED_FIRST)) {

@@ -67,9 +67,18 @@ final class HttpSession {
     }
 
     HttpResponse<String> post(String path, String json) throws IOException, InterruptedException {
+        return send("POST", path, json);
+    }
+
+    HttpResponse<String> put(String path, String json) throws IOException, InterruptedException {
+        return send("PUT", path, json);
+    }
+
+    private HttpResponse<String> send(String method, String path, String json)
+            throws IOException, InterruptedException {
         HttpRequest request = request(path)
                 .header("Content-Type", "application/json")
-                .POST(BodyPublishers.ofString(json))
+                .method(method, BodyPublishers.ofString(json))
                 .build();
         return client.send(request, BodyHandlers.ofString());
     }

@@ -2,7 +2,6 @@ package app.denfold.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import app.denfold.server.FreshDatabase;
 import app.denfold.server.Papers;
 import com.jayway.jsonpath.JsonPath;
 import java.io.IOException;
@@ -11,10 +10,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.security.MessageDigest;
-import java.sql.Connection;
-import java.sql.DriverManager;
-import java.sql.PreparedStatement;
-import java.sql.ResultSet;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -198,7 +193,7 @@ class NothingIsLostTest {
     private void everyAcknowledgedPaperIsThereOnce(ServerProcess server) throws Exception {
         Map<String, Integer> count = new HashMap<>();
         for (List<String> row :
-                rows(server, "select sha256, count(*)::text from arrival where batch_id is null group by 1")) {
+                server.rows("select sha256, count(*)::text from arrival where batch_id is null group by 1")) {
             count.put(row.get(0), Integer.parseInt(row.get(1)));
         }
         for (String sha256 : uploaded.values()) {
@@ -208,8 +203,7 @@ class NothingIsLostTest {
 
     private void everyPaperThatLeftItsFolderIsThereOnce(ServerProcess server) throws Exception {
         List<String> taken = new ArrayList<>();
-        rows(
-                        server,
+        server.rows(
                         "select file_name, sha256 from arrival where source = 'PICKUP' and batch_id is null and brought_by = '"
                                 + DESK + "' and file_name ~ '^pickup_[0-9]+[.]pdf$'")
                 .forEach(r -> taken.add(r.get(0) + " " + r.get(1)));
@@ -222,24 +216,20 @@ class NothingIsLostTest {
 
     private void everyFilingIsWhole(ServerProcess server, Instant begun) throws Exception {
         Map<String, String> documentOf = new HashMap<>();
-        rows(server, "select id::text, document_id::text from arrival where state = 'FILED'")
+        server.rows("select id::text, document_id::text from arrival where state = 'FILED'")
                 .forEach(r -> documentOf.put(r.get(0), r.get(1)));
         assertThat(documentOf).containsAllEntriesOf(filed);
         assertThat(documentOf.values()).doesNotHaveDuplicates();
-        List<List<String>> documents = rows(
-                server,
-                "select id::text, count(*)::text from document d "
-                        + "join document_version v on v.document_id = d.id group by 1");
+        List<List<String>> documents = server.rows("select id::text, count(*)::text from document d "
+                + "join document_version v on v.document_id = d.id group by 1");
         assertThat(documents.stream().map(r -> r.get(0)).toList()).containsAll(documentOf.values());
-        List<List<String>> alone = rows(
-                server,
-                "select d.id::text, d.name from document d where d.created_at > '" + begun
-                        + "' and not exists (select 1 from arrival a where a.document_id = d.id)");
+        List<List<String>> alone = server.rows("select d.id::text, d.name from document d where d.created_at > '"
+                + begun + "' and not exists (select 1 from arrival a where a.document_id = d.id)");
         assertThat(alone).as("documents of no arrival").isEmpty();
     }
 
     private void everySplitKeepsAllPages(ServerProcess server) throws Exception {
-        List<List<String>> lost = rows(server, """
+        List<List<String>> lost = server.rows("""
                 select b.id::text, count(p.page)::text from arrival b
                 left join arrival a on a.batch_id = b.id and a.state <> 'JOINED'
                 left join lateral jsonb_array_elements(a.pages::jsonb) as p(page) on true
@@ -252,7 +242,7 @@ class NothingIsLostTest {
     }
 
     private void everyRowPointsToItsBytes(ServerProcess server) throws Exception {
-        for (List<String> row : rows(server, "select sha256, size::text from content")) {
+        for (List<String> row : server.rows("select sha256, size::text from content")) {
             String sha256 = row.get(0);
             Path file = server.content()
                     .resolve(sha256.substring(0, 2))
@@ -262,19 +252,6 @@ class NothingIsLostTest {
             assertThat(bytes).hasSize(Integer.parseInt(row.get(1)));
             assertThat(sha256(bytes)).isEqualTo(sha256);
         }
-    }
-
-    private static List<List<String>> rows(ServerProcess server, String query) throws Exception {
-        List<List<String>> result = new ArrayList<>();
-        try (Connection connection =
-                        DriverManager.getConnection(server.database(), "denfold", FreshDatabase.password());
-                PreparedStatement statement = connection.prepareStatement(query);
-                ResultSet rows = statement.executeQuery()) {
-            while (rows.next()) {
-                result.add(List.of(rows.getString(1), String.valueOf(rows.getString(2))));
-            }
-        }
-        return result;
     }
 
     private static String sha256(byte[] bytes) throws Exception {

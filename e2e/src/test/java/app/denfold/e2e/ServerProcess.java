@@ -9,15 +9,22 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import java.util.concurrent.TimeUnit;
 
 /** The server as a process of its own, with a database and folders of its own, started, killed and started again. */
 final class ServerProcess implements AutoCloseable {
 
     private final Path folder;
-    private final String database = FreshDatabase.create();
+    private final String database = FreshDatabase.create() + "?options=-c%20synchronous_commit=on";
     private final int port = freePort();
     private final int mailPort = freePort();
     private boolean recognises = true;
@@ -103,6 +110,54 @@ final class ServerProcess implements AutoCloseable {
             TimeUnit.MILLISECONDS.sleep(250);
         }
         throw new IllegalStateException("The server did not serve within five minutes: " + Files.readString(log()));
+    }
+
+    /** The rows that a query gives, their values as text. */
+    List<List<String>> rows(String query) throws SQLException {
+        List<List<String>> result = new ArrayList<>();
+        try (Connection connection = DriverManager.getConnection(database, "denfold", FreshDatabase.password());
+                Statement statement = connection.createStatement();
+                ResultSet rows = statement.executeQuery(query)) {
+            int columns = rows.getMetaData().getColumnCount();
+            while (rows.next()) {
+                List<String> row = new ArrayList<>();
+                for (int i = 1; i <= columns; i++) {
+                    row.add(String.valueOf(rows.getString(i)));
+                }
+                result.add(row);
+            }
+        }
+        return result;
+    }
+
+    /** Ends one of the processes that parse papers, as for want of memory. @return whether there was one */
+    boolean killWorker(Random random) {
+        List<ProcessHandle> workers = process.descendants()
+                .filter(p -> p.info().command().orElse("").endsWith("java"))
+                .toList();
+        return !workers.isEmpty() && workers.get(random.nextInt(workers.size())).destroyForcibly();
+    }
+
+    /** Ends one process of PostgreSQL, which breaks off all its connections and recovers from its log as after a crash. */
+    void killDatabase() throws SQLException, InterruptedException {
+        long pid = Long.parseLong(rows("select pg_backend_pid()::text").get(0).get(0));
+        List<String> others = rows("select pid::text from pg_stat_activity where datname = current_database()"
+                        + " and pid <> pg_backend_pid() and backend_type = 'client backend' order by query_start desc")
+                .stream()
+                .map(r -> r.get(0))
+                .toList();
+        ProcessHandle.of(others.isEmpty() ? pid : Long.parseLong(others.get(0)))
+                .ifPresent(ProcessHandle::destroyForcibly);
+        for (int i = 0; i < 600; i++) {
+            TimeUnit.MILLISECONDS.sleep(100);
+            try {
+                rows("select 1");
+                return;
+            } catch (SQLException recovers) {
+                // it accepts connections again within seconds
+            }
+        }
+        throw new IllegalStateException("The database did not come back within a minute.");
     }
 
     /** Ends it at once, as {@code kill -9} does. */

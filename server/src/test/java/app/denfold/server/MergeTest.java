@@ -63,6 +63,41 @@ class MergeTest {
         return api.post("/api/merges", body);
     }
 
+    @Test
+    void twoFilesJustMadeAreMergedByTheVersionsThatWereAnswered() throws Exception {
+        Api api = practice.administrator();
+        Map<String, Object> person = Map.of(
+                "kind",
+                "employee",
+                "givenName",
+                "Tamsin",
+                "familyName",
+                "Justmade",
+                "team",
+                "Stables",
+                "facts",
+                Map.of());
+        Api.Answer kept = api.post("/api/files", Map.of("person", person, "evenIfLike", true));
+        Api.Answer gone = api.post("/api/files", Map.of("person", person, "evenIfLike", true));
+        assertThat(version(api, gone.id("$.id"))).as("before").isEqualTo(gone.<Integer>at("$.version"));
+        api.fileNewPaper(gone.id("$.id"), "letter", TODAY.minusDays(3));
+        assertThat(version(api, gone.id("$.id"))).isEqualTo(gone.<Integer>at("$.version"));
+        assertThat(version(api, kept.id("$.id"))).isEqualTo(kept.<Integer>at("$.version"));
+        Map<String, Object> body = Map.of(
+                "kept",
+                kept.id("$.id"),
+                "gone",
+                gone.id("$.id"),
+                "keptVersion",
+                kept.at("$.version"),
+                "goneVersion",
+                gone.at("$.version"),
+                "fromGone",
+                List.of());
+        Api.Answer merged = api.post("/api/merges", body);
+        assertThat(merged.status()).as(merged.body()).isLessThan(300);
+    }
+
     /** None of a file that is closed. */
     private static int version(Api api, UUID file) throws Exception {
         Api.Answer head = api.get("/api/files/{id}", file);

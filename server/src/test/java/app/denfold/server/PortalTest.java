@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -99,6 +100,50 @@ class PortalTest {
         List<String> trail = api.get("/api/files/{id}/trail", file).at("$[*].action");
         assertThat(trail)
                 .containsSubsequence("filed", "received", "downloaded", "asked", "shared", "guest-invited", "filed");
+    }
+
+    @Test
+    void anAskIsForOneGuestAndCanBeWithdrawn() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Asked", null);
+        Invited asked = invite(api, file);
+        Invited other = invite(api, file);
+        Map<String, Object> ask = new HashMap<>(
+                Map.of("accountId", asked.accountId(), "checklist", "employees", "requirement", "handbook"));
+        assertThat(api.post("/api/files/{id}/asks", ask, file).status()).isEqualTo(201);
+        assertThat(asked.guest().get("/api/portal").<List<Object>>at("$.asks")).hasSize(1);
+        assertThat(other.guest().get("/api/portal").<List<Object>>at("$.asks")).isEmpty();
+        ask.put("accountId", UUID.randomUUID());
+        assertThat(api.post("/api/files/{id}/asks", ask, file).status())
+                .as("of nobody's")
+                .isEqualTo(422);
+        Api.Answer shared = api.get("/api/files/{id}/shared", file);
+        assertThat(shared.<String>at("$.asks[0].guestName")).isEqualTo("Tamsin Korhola");
+        assertThat(api.post("/api/files/{id}/asks/{ask}/withdraw", null, file, shared.id("$.asks[0].id"))
+                        .status())
+                .isEqualTo(204);
+        assertThat(asked.guest().get("/api/portal").<List<Object>>at("$.asks")).isEmpty();
+    }
+
+    @Test
+    void aGuestsRightToAFileEndsAtOnceWithAllThatHangsOnIt() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Guestended", null);
+        UUID document = api.fileNewPaper(file, "contract", TODAY.minusDays(1));
+        Invited invited = invite(api, file);
+        api.post("/api/documents/{id}/shares", Map.of("accountId", invited.accountId()), document);
+        assertThat(practice.colleague(null, true, false)
+                        .send(HttpMethod.DELETE, "/api/files/{id}/guests/{a}", null, file, invited.accountId())
+                        .status())
+                .isEqualTo(403);
+        assertThat(api.send(HttpMethod.DELETE, "/api/files/{id}/guests/{a}", null, file, invited.accountId())
+                        .status())
+                .isEqualTo(204);
+        assertThat(invited.guest()
+                        .get("/api/portal/documents/{id}/content", document)
+                        .status())
+                .isEqualTo(404);
+        assertThat(invited.guest().get("/api/portal").body()).doesNotContain("Guestended", document.toString());
     }
 
     @Test

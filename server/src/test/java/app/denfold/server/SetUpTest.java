@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import app.denfold.server.coverage.RecomputeSlots;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,6 +15,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.context.annotation.Import;
 import org.springframework.http.HttpMethod;
+import org.springframework.jdbc.core.simple.JdbcClient;
 
 /** Set-up of types and checklists: checked, told in its effect, saved as a whole, in force from its day. */
 @ServerTest
@@ -30,6 +32,9 @@ class SetUpTest {
 
     @Autowired
     RecomputeSlots recompute;
+
+    @Autowired
+    JdbcClient jdbc;
 
     private Api api;
 
@@ -298,6 +303,71 @@ class SetUpTest {
         Api.Answer broken = api.post("/api/set-up/rules?apply=true", Map.of("json", more.replace("P1Y", "P0Y")));
         assertThat(broken.<List<String>>at("$.problems[*].field"))
                 .containsExactly("json/documentTypes/0/validity/period");
+    }
+
+    /** What is in force today goes out, and what is saved for later stays when rules come in. */
+    @Test
+    void laterVersionsNeitherGoOutNorGetLost() throws Exception {
+        String code = "later-" + UUID.randomUUID().toString().substring(0, 6);
+        String made = """
+                {"checklists": [{"code": "%s", "appliesWhen": {"fact": "kind", "is": "client"},
+                   "requirements": [{"code": "fit", "evidence": {"type": "letter"}, "graceDays": %d}]}]}""";
+        api.post("/api/set-up/rules?apply=true", Map.of("json", made.formatted(code, 3)));
+        Map<String, Object> list = checklist(api, code);
+        Map<String, Object> definition = definition(list);
+        requirement(definition, "fit").put("graceDays", 90);
+        assertThat(save(api, list, definition, TODAY.plusDays(40)).status()).isEqualTo(204);
+
+        assertThat(api.get("/api/set-up/rules")
+                        .<List<Integer>>at("$.checklists[?(@.code=='" + code + "')].requirements[0].graceDays"))
+                .containsExactly(3);
+        assertThat(api.post("/api/set-up/rules?apply=true", Map.of("json", made.formatted(code, 5)))
+                        .<Boolean>at("$.applied"))
+                .isTrue();
+        assertThat(api.get("/api/set-up/rules")
+                        .<List<Integer>>at("$.checklists[?(@.code=='" + code + "')].requirements[0].graceDays"))
+                .containsExactly(5);
+        Map<String, Object> kept = checklist(api, code);
+        assertThat((List<?>) kept.get("versions")).hasSizeGreaterThanOrEqualTo(2);
+        assertThat(requirement(definition(kept), "fit")).containsEntry("graceDays", 90);
+    }
+
+    @Test
+    void anotherOrderLeavesATrailAndALabelRecomputesNothing() throws Exception {
+        List<String> codes = api.get("/api/set-up/checklists").at("$[*].code");
+        List<String> turned = new ArrayList<>(codes);
+        Collections.reverse(turned);
+        assertThat(api.send(HttpMethod.PUT, "/api/set-up/checklists", turned).status())
+                .isEqualTo(204);
+        assertThat(jdbc.sql("select sentence from audit_event order by seq desc limit 1")
+                        .query(String.class)
+                        .single())
+                .contains("order");
+        waitUntilComputed();
+        api.send(HttpMethod.PUT, "/api/set-up/checklists", codes);
+        waitUntilComputed();
+        rider("Labelled");
+
+        Object computed = revisionsOfFiles();
+        Map<String, Object> list = checklist(api, "students");
+        List<?> versions = (List<?>) list.get("versions");
+        Map<String, Object> body = details(list, definition(list), null);
+        body.put("fromDay", ((Map<?, ?>) versions.get(versions.size() - 1)).get("from"));
+        body.put("label", "Riding students");
+        assertThat(api.send(HttpMethod.PUT, "/api/set-up/checklists/students", body)
+                        .status())
+                .isEqualTo(204);
+        assertThat(recompute.countOutdated()).isZero();
+        assertThat(revisionsOfFiles()).isEqualTo(computed);
+        body.put("label", list.get("label"));
+        body.put("version", checklist(api, "students").get("version"));
+        api.send(HttpMethod.PUT, "/api/set-up/checklists/students", body);
+    }
+
+    private Object revisionsOfFiles() {
+        return jdbc.sql("select rules_revision, count(*) from file_standing group by 1 order by 1")
+                .query()
+                .listOfRows();
     }
 
     @Test

@@ -9,10 +9,17 @@ import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.Base64;
+import java.util.Collections;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
@@ -100,6 +107,26 @@ class UploadsTest {
         assertThat(api.post("/api/arrivals/sent", details).id("$.id"))
                 .as("asked again after a lost answer")
                 .isEqualTo(arrival);
+    }
+
+    @Test
+    void askedSideBySideItIsOnePaperAndEverybodyIsAnsweredTheSame() throws Exception {
+        Api api = practice.administrator();
+        ExecutorService pool = Executors.newFixedThreadPool(6);
+        try {
+            for (int round = 0; round < 5; round++) {
+                String upload = whole(api, "twice.pdf", Papers.pdf("sent twice at once " + round));
+                Callable<Api.Answer> sent = () -> api.post("/api/arrivals/sent", Map.of("upload", upload));
+                Set<UUID> ids = new HashSet<>();
+                for (Future<Api.Answer> answer : pool.invokeAll(Collections.nCopies(6, sent))) {
+                    assertThat(answer.get().status()).as(answer.get().body()).isEqualTo(201);
+                    ids.add(answer.get().id("$.id"));
+                }
+                assertThat(ids).hasSize(1);
+            }
+        } finally {
+            pool.shutdown();
+        }
     }
 
     @Test

@@ -143,6 +143,11 @@ class WorkOnPapersTest {
         api.post("/api/documents/{id}/versions/2/turn", Map.of("degrees", -180), document);
         assertThat(api.get("/api/documents/{id}", document).<List<Integer>>at("$.versions[1].turns"))
                 .containsExactly(270);
+        assertThat(api.get(
+                                "/api/files/{id}/trail",
+                                api.get("/api/documents/{id}", document).id("$.fileId"))
+                        .<List<String>>at("$[?(@.action=='turned')].sentence"))
+                .hasSize(2);
         UUID owner = api.get("/api/documents/{id}", document).id("$.fileId");
         assertThat(api.get("/api/files/{id}/papers", owner).<List<Integer>>at("$[*].turned"))
                 .as("an older version was turned, not the newest")

@@ -10,13 +10,16 @@ import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.InterruptedIOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.UUID;
+import java.util.concurrent.TimeUnit;
 import me.desair.tus.server.TusFileUploadService;
 import me.desair.tus.server.exception.TusException;
+import me.desair.tus.server.exception.UploadAlreadyLockedException;
 import me.desair.tus.server.upload.UploadInfo;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -35,6 +38,10 @@ class ResumableUploads {
 
     static final String ADDRESS = "/api/uploads";
     private static final Duration KEPT = Duration.ofDays(1);
+
+    /** A tenth of a second apart, while another request holds the same upload. */
+    private static final int MOST_TRIES = 100;
+
     private static final Logger LOG = LoggerFactory.getLogger(ResumableUploads.class);
 
     private final Path uploads;
@@ -62,30 +69,50 @@ class ResumableUploads {
 
     /** A whole upload as a file of its own, gone when closed. @throws Refusal when it is unknown or not whole yet */
     UploadedFile whole(Viewer viewer, UUID upload) throws IOException {
-        try {
-            UploadInfo info = tus.getUploadInfo(address(upload), owner(viewer));
-            if (info == null || info.isExpired()) {
+        for (int tried = 1; ; tried++) {
+            try {
+                return wholeNow(viewer, upload);
+            } catch (UploadAlreadyLockedException busy) {
+                if (tried == MOST_TRIES) {
+                    throw Refusal.conflict("upload-busy", "This file is being sent or taken just now. Try again.");
+                }
+                pause();
+            } catch (TusException gone) {
                 throw Refusal.notFound("upload");
             }
-            // the library keeps no length of nothing
-            boolean hasBytes = info.getLength() != null && info.getLength() > 0;
-            if (!hasBytes && (info.getOffset() == null || info.getOffset() == 0)) {
-                throw Refusal.invalid(
-                        "file",
-                        "“" + UploadedFile.lastName(info.getFileName())
-                                + "” is empty: it holds no bytes. Scan or save it again.");
-            }
-            if (info.isUploadInProgress()) {
-                throw Refusal.conflict("incomplete", "Not all of this file has arrived yet; let it go on.");
-            }
-            Path path = Files.createTempFile("upload", ".part");
-            try (InputStream in = tus.getUploadedBytes(address(upload), owner(viewer))) {
-                Files.copy(in, path, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
-            }
-            return new UploadedFile(path, UploadedFile.lastName(info.getFileName()));
-        } catch (TusException gone) {
+        }
+    }
+
+    private static void pause() throws InterruptedIOException {
+        try {
+            TimeUnit.MILLISECONDS.sleep(100);
+        } catch (InterruptedException stopped) {
+            Thread.currentThread().interrupt();
+            throw new InterruptedIOException("The upload was not taken: the server stops.");
+        }
+    }
+
+    private UploadedFile wholeNow(Viewer viewer, UUID upload) throws IOException, TusException {
+        UploadInfo info = tus.getUploadInfo(address(upload), owner(viewer));
+        if (info == null || info.isExpired()) {
             throw Refusal.notFound("upload");
         }
+        // the library keeps no length of nothing
+        boolean hasBytes = info.getLength() != null && info.getLength() > 0;
+        if (!hasBytes && (info.getOffset() == null || info.getOffset() == 0)) {
+            throw Refusal.invalid(
+                    "file",
+                    "“" + UploadedFile.lastName(info.getFileName())
+                            + "” is empty: it holds no bytes. Scan or save it again.");
+        }
+        if (info.isUploadInProgress()) {
+            throw Refusal.conflict("incomplete", "Not all of this file has arrived yet; let it go on.");
+        }
+        Path path = Files.createTempFile("upload", ".part");
+        try (InputStream in = tus.getUploadedBytes(address(upload), owner(viewer))) {
+            Files.copy(in, path, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+        }
+        return new UploadedFile(path, UploadedFile.lastName(info.getFileName()));
     }
 
     /** Removes what has been taken over, or was refused. */

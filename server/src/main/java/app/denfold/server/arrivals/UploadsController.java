@@ -3,6 +3,7 @@ package app.denfold.server.arrivals;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.content.Link;
 import app.denfold.server.content.UploadedFile;
+import app.denfold.server.problems.Refusal;
 import io.swagger.v3.oas.annotations.Hidden;
 import jakarta.annotation.Nullable;
 import jakarta.servlet.http.HttpServletRequest;
@@ -84,6 +85,13 @@ class UploadsController {
                     origin));
             uploads.remove(viewer, paper.upload());
             return new ArrivalsController.ReceivedAnswer(id);
+        } catch (Refusal | IOException gone) {
+            // asked side by side, the other one was quicker and cleared the upload away
+            taken = arrivals.ofOrigin(origin).orElse(null);
+            if (taken == null) {
+                throw gone;
+            }
+            return new ArrivalsController.ReceivedAnswer(taken);
         }
     }
 

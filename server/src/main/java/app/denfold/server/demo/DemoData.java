@@ -98,7 +98,7 @@ class DemoData implements ApplicationRunner {
     }
 
     /**
-     * The practice is founded last, so that a start that broke off is noticed by the next one.
+     * The practice is founded when its files are there, so that a start that broke off is noticed by the next one.
      *
      * @throws IllegalStateException when an earlier loading broke off
      */
@@ -132,31 +132,32 @@ class DemoData implements ApplicationRunner {
                         null,
                         today.plusDays(36),
                         "On leave from lifting after surgery; course booked."));
-        transactions.executeWithoutResult(t -> {
+        Viewer ruth = transactions.execute(t -> {
             settings.found("Oakhollin Riding & Therapy Yard", ZoneId.of("Europe/Vienna"), "#3b4f63");
             PersonFile edie = named(people, "Edie Penhallow");
-            Viewer ruth = guardian(ottilie, edie);
+            Viewer guest = guardian(ottilie, edie);
             related(ottilie, people);
             withoutPages(ottilie, people, today);
             people.stream().filter(p -> p.kind().equals("patient")).forEach(p -> visits.note(ottilie, p, today));
-            asks.ask(ottilie, edie.id(), ruth.accountId(), "patients", "insurance-card", null);
+            asks.ask(ottilie, edie.id(), guest.accountId(), "patients", "insurance-card", null);
             asks.ask(
                     ottilie,
                     edie.id(),
-                    ruth.accountId(),
+                    guest.accountId(),
                     "patients",
                     "clearance",
                     "Dr. Wolfreth can fax it to us as well.");
             documents.ofFile(edie.id()).stream()
                     .filter(d -> d.type().equals("guardian-consent") || d.type().equals("letter"))
-                    .forEach(d -> guests.share(ottilie, List.of(d.id()), ruth.accountId()));
+                    .forEach(d -> guests.share(ottilie, List.of(d.id()), guest.accountId()));
             people.stream().limit(TAUGHT_BY).forEach(this::teach);
-            arrivals.load(ottilie, ruth, people, today);
-            if (everyone) {
-                arrivals.loadStack(ottilie, people, today);
-                arrivals.loadMore(ottilie, people, today);
-            }
+            return guest;
         });
+        arrivals.load(ottilie, ruth, people, today);
+        if (everyone) {
+            arrivals.loadStack(ottilie, people, today);
+            arrivals.loadMore(ottilie, people, today);
+        }
     }
 
     private static List<List<PersonFile>> inPortions(List<PersonFile> people) {

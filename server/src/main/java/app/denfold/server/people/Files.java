@@ -9,6 +9,7 @@ import app.denfold.server.people.PeopleEvents.FileOpened;
 import app.denfold.server.people.PeopleEvents.PersonChanged;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
+import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -37,6 +38,7 @@ public class Files {
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
     private final ApplicationEventPublisher events;
+    private final EntityManager entities;
 
     Files(
             PersonFileRepository files,
@@ -46,7 +48,8 @@ public class Files {
             PersonCheck check,
             AuditTrail trail,
             PracticeCalendar calendar,
-            ApplicationEventPublisher events) {
+            ApplicationEventPublisher events,
+            EntityManager entities) {
         this.files = files;
         this.candidates = candidates;
         this.contacts = contacts;
@@ -55,6 +58,7 @@ public class Files {
         this.trail = trail;
         this.calendar = calendar;
         this.events = events;
+        this.entities = entities;
     }
 
     /**
@@ -89,6 +93,7 @@ public class Files {
 
     private PersonFile made(PersonDetails details, PersonKind kind, Actor by) {
         PersonFile file = files.save(new PersonFile(kind.takeNumber(), details, calendar.now()));
+        writeNow();
         trail.record(AuditEntry.ofFile(
                 by, "file-opened", file.id(), "made the file " + file.number() + " for " + file.name()));
         events.publishEvent(new FileOpened(file.id()));
@@ -132,7 +137,13 @@ public class Files {
         file.change(keepingHidden(viewer, details, before), calendar.today(), calendar.now());
         trail.record(AuditEntry.ofFile(viewer.actor(), "file-changed", id, "changed the details of " + file.name()));
         events.publishEvent(new PersonChanged(id));
+        writeNow();
         return file;
+    }
+
+    /** Only when it is written a file is of the version that is answered and told by whoever changes it next. */
+    private void writeNow() {
+        entities.flush();
     }
 
     /** What the viewer may not know of stays as it is. */
