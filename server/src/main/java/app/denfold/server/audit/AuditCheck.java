@@ -13,7 +13,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Walks the whole chain and finds the first gap, edit or cut. */
 @Service
-class AuditCheck {
+public class AuditCheck {
 
     private static final Logger LOG = LoggerFactory.getLogger(AuditCheck.class);
 
@@ -33,7 +33,7 @@ class AuditCheck {
      * @param rows how many rows were looked at
      * @param brokenAt number of the first row that does not fit, or is no longer there; null when all do
      */
-    record ChainCheck(long rows, @Nullable Long brokenAt) {}
+    public record ChainCheck(long rows, @Nullable Long brokenAt) {}
 
     @Transactional(readOnly = true)
     public ChainCheck run() {

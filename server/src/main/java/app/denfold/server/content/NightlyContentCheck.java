@@ -10,7 +10,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
@@ -19,7 +18,6 @@ import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
-import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Component;
 
 /**
@@ -35,52 +33,26 @@ class NightlyContentCheck {
 
     private final ContentRepository contents;
     private final ContentStore store;
-    private final CheckBytes check;
-    private final DamagedContent damaged;
+    private final CheckAllContent all;
     private final PracticeCalendar calendar;
 
     NightlyContentCheck(
-            ContentRepository contents,
-            ContentStore store,
-            CheckBytes check,
-            DamagedContent damaged,
-            PracticeCalendar calendar) {
+            ContentRepository contents, ContentStore store, CheckAllContent all, PracticeCalendar calendar) {
         this.contents = contents;
         this.store = store;
-        this.check = check;
-        this.damaged = damaged;
+        this.all = all;
         this.calendar = calendar;
     }
 
     void run(BooleanSupplier stops) {
         try {
-            verify(stops);
+            all.run(stops, (sha256, words) -> LOG.warn("The stored paper {} is damaged: {}", sha256, words));
             if (!stops.getAsBoolean()) {
                 sweep(calendar.now().minus(LEFT_ALONE));
             }
         } catch (IOException failed) {
             throw new UncheckedIOException("The check of all stored papers broke off", failed);
         }
-    }
-
-    private void verify(BooleanSupplier stops) throws IOException {
-        String after = "";
-        List<Content> some = next(after);
-        while (!some.isEmpty() && !stops.getAsBoolean()) {
-            for (Content content : some) {
-                Optional<String> wrong = check.wrong(content);
-                wrong.ifPresent(words -> damaged.report(content.sha256(), words));
-                if (wrong.isEmpty()) {
-                    damaged.mended(content.sha256());
-                }
-                after = content.sha256();
-            }
-            some = next(after);
-        }
-    }
-
-    private List<Content> next(String after) {
-        return contents.findBySha256GreaterThanAndDestroyedAtIsNullOrderBySha256(after, Limit.of(AT_ONCE));
     }
 
     /** @param before what was stored since is left alone: its row may be on its way */

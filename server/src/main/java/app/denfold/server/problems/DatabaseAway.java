@@ -3,6 +3,7 @@ package app.denfold.server.problems;
 import java.sql.SQLException;
 import java.sql.SQLTransientConnectionException;
 import java.util.Set;
+import org.hibernate.TransactionException;
 import org.springframework.transaction.CannotCreateTransactionException;
 
 /** Tells failures of the database itself from those of what it was asked. */
@@ -33,6 +34,12 @@ public final class DatabaseAway {
         int depth = 0;
         for (Throwable t = failure; t != null && depth < 20; t = t.getCause(), depth++) {
             if (t instanceof CannotCreateTransactionException || t instanceof SQLTransientConnectionException) {
+                return true;
+            }
+            if (t instanceof TransactionException
+                    && t.getCause() instanceof SQLException gone
+                    && gone.getSQLState() == null) {
+                // the pool has closed the broken connection, so that it cannot be rolled back any more either
                 return true;
             }
             if (t instanceof SQLException sql
