@@ -39,7 +39,8 @@ export function PickupsSetUp() {
       </div>
       <p className="muted">
         A scanner or a print driver saves into the folder of a desk. What is saved there leaves the folder
-        once it is safely stored, and goes to the file that is open at that desk, else to Arrivals.
+        once it is safely stored, and goes to the file that is open at that desk, else to Arrivals. The
+        original waits in “taken” beside it for some days.
       </p>
       <CoverSheetModal open={covers} onClose={() => setCovers(false)} />
       {adds && <DeskForm desk={NEW} isNew onSaved={() => setAdds(false)} />}
@@ -70,7 +71,7 @@ function TryScanner({ desk }: { desk: string }) {
     return null;
   }
   return (
-    <Space>
+    <Space style={{ marginBottom: 8 }}>
       <span className="muted">Demo’s scanner:</span>
       <Button size="small" onClick={() => scan.mutate(false)}>
         Scan three papers
