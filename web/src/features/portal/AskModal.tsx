@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, Form, Input, Modal, Select } from "antd";
+import { useEffect } from "react";
 import { api, done, type Shape, wordsOf } from "../../api/client";
 import { sharedOptions } from "../people/fileQueries";
 
@@ -11,6 +12,12 @@ export function AskModal({ fileId, slot, open, onClose }: AskModalProps) {
   const { message } = App.useApp();
   const queries = useQueryClient();
   const guests = useQuery({ ...sharedOptions(fileId), enabled: open }).data?.guests.filter((g) => !g.closed);
+  const only = guests?.length === 1 ? guests[0]?.accountId : undefined;
+  useEffect(() => {
+    if (open && only) {
+      form.setFieldValue("accountId", only);
+    }
+  }, [open, only, form]);
   const ask = useMutation({
     mutationFn: ({ accountId, words }: { accountId: string; words?: string }) =>
       done(
@@ -43,7 +50,6 @@ export function AskModal({ fileId, slot, open, onClose }: AskModalProps) {
         <Form.Item
           label="Whom"
           name="accountId"
-          initialValue={guests?.length === 1 ? guests[0]?.accountId : undefined}
           rules={[{ required: true, message: "Choose a guest of this file." }]}
         >
           <Select

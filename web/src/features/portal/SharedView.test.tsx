@@ -2,6 +2,7 @@ import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import { afterEach, expect, test, vi } from "vitest";
 import { EDIE } from "../../testing/papers";
 import { OTTILIE, Refusal, serve, show } from "../../testing/screen";
+import { AskModal } from "./AskModal";
 import { SharedView } from "./SharedView";
 import { ShareModal } from "./ShareModal";
 
@@ -64,6 +65,50 @@ test("a paper is no longer shared at once, and why it could not be ended is told
   await waitFor(() =>
     expect(calls.filter((c) => c.path === "/api/files/f1/shared").length).toBeGreaterThan(1),
   );
+});
+
+test("an ask names whom it is for and is withdrawn", async () => {
+  const ask = {
+    id: "a1",
+    guestName: "Ruth Penhallow",
+    label: "Insurance card",
+    why: "lapsed on 3 November 2026",
+    askedBy: "Ottilie Brandmoor",
+    askedAt: "2026-11-20T08:00:00Z",
+  };
+  const calls = serveShared({
+    "GET /api/files/f1/shared": { ...SHARED, asks: [ask] },
+    "POST /api/files/f1/asks/a1/withdraw": {},
+  });
+  show(<SharedView file={EDIE} />);
+  await screen.findByText(/from Ruth Penhallow, asked by Ottilie Brandmoor/);
+  fireEvent.click(await screen.findByRole("button", { name: "Withdraw" }));
+  await waitFor(() => expect(calls.some((c) => c.path.endsWith("/asks/a1/withdraw"))).toBe(true));
+});
+
+test("an administrator ends what a guest may see, once he has said so twice", async () => {
+  const calls = serveShared({ "DELETE /api/files/f1/guests/r": {} });
+  show(<SharedView file={EDIE} />);
+  fireEvent.click((await screen.findAllByRole("button", { name: "End access" }))[0] as HTMLElement);
+  expect(calls.some((c) => c.path.endsWith("/guests/r"))).toBe(false);
+  await screen.findByText(/At once they no longer see/);
+  const all = screen.getAllByRole("button", { name: "End access" });
+  fireEvent.click(all[all.length - 1] as HTMLElement);
+  await waitFor(() => expect(calls.some((c) => c.path.endsWith("/guests/r"))).toBe(true));
+});
+
+test("an ask goes to the guest who is chosen, and to the only one without choosing", async () => {
+  const calls = serveShared({
+    "GET /api/files/f1/shared": { ...SHARED, guests: [RUTH] },
+    "POST /api/files/f1/asks": {},
+  });
+  const slot = { checklist: "patients", requirement: "insurance-card", label: "Insurance card" };
+  const closed = vi.fn();
+  show(<AskModal fileId="f1" slot={slot as never} open onClose={closed} />);
+  await screen.findByText("Ruth Penhallow, guardian");
+  fireEvent.click(screen.getByRole("button", { name: "Ask" }));
+  await waitFor(() => expect(closed).toHaveBeenCalled());
+  expect(calls.find((c) => c.path === "/api/files/f1/asks")?.body).toMatchObject({ accountId: "r" });
 });
 
 test("who may only look sees who sees what, and changes nothing", async () => {
