@@ -126,6 +126,27 @@ class PortalTest {
     }
 
     @Test
+    void whoIsWrittenToIsAskedInThePortalOnceHeIsAGuestAndNobodyElseIs() throws Exception {
+        Api api = practice.administrator();
+        String address = TestPractice.newAddress();
+        UUID file = api.newEmployee("Chasedfirst", address);
+        Invited other = invite(api, file);
+        Api.Answer chased = api.post("/api/files/{id}/chase", Map.of("again", false), file);
+        assertThat(chased.status()).as(chased.body()).isLessThan(300);
+        assertThat(other.guest().get("/api/portal").<List<Object>>at("$.asks")).isEmpty();
+        assertThat(api.get("/api/files/{id}/shared", file).<List<String>>at("$.asks[*].guestName"))
+                .isNotEmpty()
+                .containsOnly(address);
+        Map<String, String> invitation = Map.of("name", "Tamsin Korhola", "email", address, "relation", "the person");
+        assertThat(api.post("/api/files/{id}/guests", invitation, file).status())
+                .isEqualTo(201);
+        assertThat(api.get("/api/files/{id}/shared", file).<List<String>>at("$.asks[*].guestName"))
+                .isNotEmpty()
+                .containsOnly("Tamsin Korhola");
+        assertThat(other.guest().get("/api/portal").<List<Object>>at("$.asks")).isEmpty();
+    }
+
+    @Test
     void aGuestsRightToAFileEndsAtOnceWithAllThatHangsOnIt() throws Exception {
         Api api = practice.administrator();
         UUID file = api.newEmployee("Guestended", null);

@@ -27,6 +27,9 @@ class Ask {
     /** The guest it is for; null for an older one that named nobody, which no guest is shown. */
     private UUID accountId;
 
+    /** Of somebody who was written to and is no guest of the file yet; null once he is one, and for all others. */
+    private String address;
+
     private Instant withdrawnAt;
     private String withdrawnBy;
 
@@ -41,6 +44,27 @@ class Ask {
         this.words = words == null || words.isBlank() ? null : words.strip();
         this.askedBy = askedBy;
         this.askedAt = now;
+    }
+
+    /** The same for somebody who is no guest of the file yet. */
+    static Ask byAddress(UUID fileId, String address, String checklist, String requirement, String by, Instant now) {
+        Ask ask = new Ask(fileId, null, checklist, requirement, null, by, now);
+        ask.address = address;
+        return ask;
+    }
+
+    boolean isTo(String mail) {
+        return mail.equalsIgnoreCase(address);
+    }
+
+    /** Whoever it was for has become a guest. */
+    void goesTo(UUID guest) {
+        this.accountId = guest;
+        this.address = null;
+    }
+
+    String address() {
+        return address;
     }
 
     boolean concerns(String list, String code) {

@@ -6,11 +6,13 @@ import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.chasing.ChaseEvents.Chased;
+import app.denfold.server.chasing.ChaseEvents.Wanted;
 import app.denfold.server.coverage.Ledger;
 import app.denfold.server.coverage.WantedWords;
 import app.denfold.server.people.Files;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
+import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -83,7 +85,7 @@ public class Asks {
             asked.stream()
                     .filter(a -> a.concerns(slot.checklist(), slot.requirement()))
                     .forEach(a -> byGuest.merge(
-                            a.accountId() == null ? "" : a.accountId(),
+                            a.accountId() != null ? a.accountId() : String.valueOf(a.address()),
                             a,
                             (older, newer) -> newer.words() == null ? older : newer));
             byGuest.values().forEach(a -> open.add(new OpenAsk(a, slot.label(), WantedWords.of(slot), slot.types())));
@@ -121,6 +123,7 @@ public class Asks {
         asked(fileId).stream()
                 .filter(a -> a.concerns(open.ask().checklist(), open.ask().requirement()))
                 .filter(a -> Objects.equals(a.accountId(), open.ask().accountId()))
+                .filter(a -> Objects.equals(a.address(), open.ask().address()))
                 .forEach(a -> a.withdraw(viewer.name(), calendar.now()));
         trail.record(
                 AuditEntry.ofFile(viewer.actor(), "ask-withdrawn", fileId, "no longer asks for “" + open.label() + "”")
@@ -132,7 +135,12 @@ public class Asks {
         asked(fileId).stream().filter(a -> a.isFor(guest)).forEach(a -> a.withdraw(viewer.name(), calendar.now()));
     }
 
-    /** Whoever was written to is asked in the portal too, if he is a guest there; nobody else is. */
+    /** Whoever was written to before is asked in the portal from now on, since he has become a guest of the file. */
+    void takeUp(UUID fileId, Viewer guest) {
+        asked(fileId).stream().filter(a -> a.isTo(guest.email())).forEach(a -> a.goesTo(guest.accountId()));
+    }
+
+    /** Whoever was written to is asked in the portal too, at once or when he becomes a guest; nobody else is. */
     @EventListener
     void on(Chased event) {
         Viewer guest = accounts.viewerByEmail(event.recipient())
@@ -141,21 +149,31 @@ public class Asks {
                         .filter(GuestRight::mayAdd)
                         .isPresent())
                 .orElse(null);
-        if (guest == null) {
-            return;
-        }
         List<Ask> before = asked(event.fileId()).stream()
-                .filter(a -> a.isFor(guest.accountId()))
+                .filter(a -> guest == null ? a.isTo(event.recipient()) : a.isFor(guest.accountId()))
                 .toList();
         event.wanted().stream()
                 .filter(w -> before.stream().noneMatch(a -> a.concerns(w.checklist(), w.requirement())))
-                .forEach(w -> asks.save(new Ask(
+                .map(w -> ask(event, guest, w))
+                .forEach(asks::save);
+    }
+
+    private Ask ask(Chased event, @Nullable Viewer guest, Wanted wanted) {
+        return guest == null
+                ? Ask.byAddress(
+                        event.fileId(),
+                        event.recipient(),
+                        wanted.checklist(),
+                        wanted.requirement(),
+                        event.by().name(),
+                        calendar.now())
+                : new Ask(
                         event.fileId(),
                         guest.accountId(),
-                        w.checklist(),
-                        w.requirement(),
+                        wanted.checklist(),
+                        wanted.requirement(),
                         null,
                         event.by().name(),
-                        calendar.now())));
+                        calendar.now());
     }
 }

@@ -92,6 +92,7 @@ public class Guests {
             throw Refusal.conflict("guest-already", guest.name() + " is a guest of this file already.");
         }
         rights.save(new GuestRight(guest.accountId(), fileId, relation, calendar.now()));
+        asks.takeUp(fileId, guest);
         files.noteContact(fileId, guest.email());
         trail.record(AuditEntry.ofFile(
                 viewer.actor(),

@@ -114,7 +114,7 @@ class SharedController {
                 .map(a -> new OpenAskAnswer(
                         a.ask().id(),
                         a.ask().accountId() == null
-                                ? null
+                                ? a.ask().address()
                                 : accounts.viewer(a.ask().accountId())
                                         .map(Viewer::name)
                                         .orElse("closed account"),

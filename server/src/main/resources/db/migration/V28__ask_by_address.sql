@@ -1,0 +1,2 @@
+-- whoever was written to before being a guest of the file is asked once he becomes one
+alter table ask add column address text;
