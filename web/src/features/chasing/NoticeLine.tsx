@@ -35,7 +35,7 @@ export function NoticeLine({ notice }: { notice: Shape<"NoticeAnswer"> }) {
           {open ? "Hide the text" : "Show the text"}
         </button>
       ) : (
-        <span className="muted">Between the two of them</span>
+        <span className="muted">Only they see the text</span>
       )}
       {notice.mayRetry && (
         <>

@@ -58,12 +58,15 @@ function columnsOf(
     {
       title: "Clear through",
       ...sorted("clear"),
-      width: 136,
+      width: 184,
+      ellipsis: true,
       render: (_, row) =>
         row.clear ? (
           (row.clearThrough && day(row.clearThrough)) || <span className="muted">no end</span>
         ) : (
-          <span className="clay">not clear, {openWords(row)}</span>
+          <span className="clay" title={openWords(row)}>
+            not clear, {openWords(row)}
+          </span>
         ),
     },
     {

@@ -6,9 +6,11 @@ import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.github.kagkarlsson.scheduler.task.schedule.Schedules;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.file.Files;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
@@ -58,7 +60,7 @@ class NightlyContentCheck {
     /** @param before what was stored since is left alone: its row may be on its way */
     void sweep(Instant before) throws IOException {
         int swept = store.sweepStaged(before);
-        List<String> old = new java.util.ArrayList<>();
+        List<String> old = new ArrayList<>();
         store.each((sha256, since) -> {
             if (since.isBefore(before)) {
                 old.add(sha256);
@@ -72,7 +74,7 @@ class NightlyContentCheck {
                     .collect(Collectors.toSet());
             for (String sha256 : some) {
                 if (!named.contains(sha256)) {
-                    swept += java.nio.file.Files.deleteIfExists(store.file(sha256)) ? 1 : 0;
+                    swept += Files.deleteIfExists(store.file(sha256)) ? 1 : 0;
                 }
             }
         }
