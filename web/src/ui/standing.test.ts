@@ -1,5 +1,5 @@
 import { expect, it } from "vitest";
-import { openWords, verdictWords } from "./standing";
+import { briefOpenWords, openWords, verdictWords } from "./standing";
 
 const NOT_CLEAR = { clear: false, openSlots: 0, hiddenOpen: 0 };
 
@@ -15,4 +15,9 @@ it("says until when a clear file is clear", () => {
   const clear = { clear: true, openSlots: 0, hiddenOpen: 0 };
   expect(verdictWords({ ...clear, clearThrough: "2027-05-14" })).toBe("Clear through 14 May 2027");
   expect(verdictWords(clear)).toBe("Clear without end");
+});
+
+test("where there is little room, what cannot be seen is still told", () => {
+  expect(briefOpenWords({ clear: false, openSlots: 0, hiddenOpen: 1 })).toBe("1 hidden");
+  expect(briefOpenWords({ clear: false, openSlots: 2, hiddenOpen: 1 })).toBe("2 slots open, 1 hidden");
 });

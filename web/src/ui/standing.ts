@@ -14,6 +14,13 @@ export function openWords({ openSlots, hiddenOpen }: Verdict): string {
     : `${seen}, ${hiddenOpen} more you cannot see`;
 }
 
+/** The same where there is little room, such as “1 slot open, 1 hidden”. */
+export function briefOpenWords({ openSlots, hiddenOpen }: Verdict): string {
+  const hidden = hiddenOpen > 0 ? [`${hiddenOpen} hidden`] : [];
+  const seen = openSlots > 0 ? [`${openSlots} ${openSlots === 1 ? "slot" : "slots"} open`] : [];
+  return [...seen, ...hidden].join(", ");
+}
+
 /** The whole verdict as one line. */
 export function verdictWords(verdict: Verdict): string {
   if (!verdict.clear) {

@@ -22,7 +22,7 @@ import { StandingSearches } from "../finding/SavedSearches";
 import { kindsOptions } from "./fileQueries";
 import { NewFileDrawer } from "./NewFileDrawer";
 import "./people.css";
-import { openWords } from "../../ui/standing";
+import { briefOpenWords, openWords } from "../../ui/standing";
 
 type Row = BoardRow;
 
@@ -65,7 +65,7 @@ function columnsOf(
           (row.clearThrough && day(row.clearThrough)) || <span className="muted">no end</span>
         ) : (
           <span className="clay" title={openWords(row)}>
-            not clear, {openWords(row)}
+            not clear, {briefOpenWords(row)}
           </span>
         ),
     },
