@@ -17,7 +17,7 @@ it("says until when a clear file is clear", () => {
   expect(verdictWords(clear)).toBe("Clear without end");
 });
 
-test("where there is little room, what cannot be seen is still told", () => {
+it("where there is little room, what cannot be seen is still told", () => {
   expect(briefOpenWords({ clear: false, openSlots: 0, hiddenOpen: 1 })).toBe("1 hidden");
   expect(briefOpenWords({ clear: false, openSlots: 2, hiddenOpen: 1 })).toBe("2 slots open, 1 hidden");
 });
