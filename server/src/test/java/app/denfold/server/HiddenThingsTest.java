@@ -7,6 +7,7 @@ import com.jayway.jsonpath.JsonPath;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -144,6 +145,49 @@ class HiddenThingsTest {
         assertThat(asked).hasSizeGreaterThan(60);
     }
 
+    /** Everything that is asked by sending something: lists, counts, previews, and all that is refused. */
+    private void sendsToEveryAddress(Api viewer, Patient patient) throws Exception {
+        Set<String> asked = new HashSet<>();
+        List<String> told = new ArrayList<>();
+        for (var mapping : mappings.getHandlerMethods().keySet()) {
+            if (!mapping.getMethodsCondition().getMethods().contains(RequestMethod.POST)) {
+                continue;
+            }
+            for (String pattern : mapping.getPatternValues()) {
+                if (pattern.startsWith("/api/") && !pattern.startsWith("/api/session")) {
+                    for (UUID id : ids(pattern, patient)) {
+                        Api.Answer answer = viewer.post(path(pattern, patient, id), anything(patient));
+                        if (answer.status() == 500 || answer.body().contains(MARK)) {
+                            told.add(pattern + " for " + id + ": " + answer.status() + " " + answer.body());
+                        }
+                        asked.add(pattern);
+                    }
+                }
+            }
+        }
+        assertThat(told).as("told, or not answered in words").isEmpty();
+        assertThat(asked).hasSizeGreaterThan(60).contains("/api/find", "/api/find/counts");
+    }
+
+    /** What any of the addresses may understand. */
+    private static Map<String, Object> anything(Patient patient) {
+        Map<String, Object> all = new HashMap<>();
+        all.put("documents", patient.papers);
+        all.put("ids", patient.papers);
+        all.put("fileId", patient.file);
+        all.put("files", List.of(patient.file));
+        all.put("kept", patient.file);
+        all.put("gone", patient.file);
+        all.put("accountId", patient.guest);
+        all.put("checklist", "patients");
+        all.put("requirement", "neck-xray");
+        all.put("person", "Hiddenly");
+        all.put("reason", "asked");
+        all.put("note", "asked");
+        all.put("version", 1);
+        return all;
+    }
+
     private static List<UUID> ids(String pattern, Patient patient) {
         if (pattern.contains("/documents/{id}") || pattern.contains("{documentId}")) {
             List<UUID> all = new ArrayList<>(patient.papers);
@@ -173,6 +217,8 @@ class HiddenThingsTest {
         assertThat(api.get("/api/files/{id}/trail", patient.file).body()).contains(MARK);
         asksEveryAddress(reception, patient, MARK);
         asksEveryAddress(practice.colleague(null, false, false), patient, MARK);
+        sendsToEveryAddress(practice.colleague(null, false, false), patient);
+        sendsToEveryAddress(reception, patient);
         await().untilAsserted(() -> assertThat(
                         api.post("/api/find", Map.of("words", MARK)).<List<Object>>at("$.papers"))
                 .isNotEmpty());

@@ -3,6 +3,8 @@ package app.denfold.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.OutputStream;
+import java.net.InetAddress;
+import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.FileTime;
@@ -18,6 +20,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpMethod;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.mail.javamail.JavaMailSenderImpl;
 
 @ServerTest
 class PickupTest {
@@ -30,6 +33,9 @@ class PickupTest {
 
     @Autowired
     JdbcClient jdbc;
+
+    @Autowired
+    JavaMailSenderImpl mail;
 
     private static void await(BooleanSupplier met) throws InterruptedException {
         for (int i = 0; i < 400 && !met.getAsBoolean(); i++) {
@@ -48,6 +54,30 @@ class PickupTest {
         List<String> names = api.get("/api/arrivals").at("$[?(@.broughtBy=='Scanner room')].fileName");
         assertThat(names).containsExactly("scan_0001.pdf");
         assertThat(unfinished).exists();
+    }
+
+    @Test
+    void aMailServerThatNeverAnswersHoldsUpNoScan() throws Exception {
+        Api api = practice.administrator();
+        int port = mail.getPort();
+        try (ServerSocket silent = new ServerSocket(0, 50, InetAddress.getLoopbackAddress())) {
+            mail.setPort(silent.getLocalPort());
+            for (int i = 0; i < 12; i++) {
+                UUID file = api.newEmployee("Silenced", TestPractice.newAddress());
+                api.post("/api/files/{id}/chase", Map.of("again", false), file);
+            }
+            Path desk = Files.createDirectories(pickup.resolve("Scanner room"));
+            Path scan = Files.write(desk.resolve("beside mail.pdf"), Papers.pdf("beside mail"));
+            await(() -> !Files.exists(scan));
+            assertThat(jdbc.sql("select count(*) from notice where state in ('QUEUED', 'SENDING')"
+                                    + " and purpose = 'chase'")
+                            .query(Integer.class)
+                            .single())
+                    .as("mails still wait")
+                    .isPositive();
+        } finally {
+            mail.setPort(port);
+        }
     }
 
     @Test

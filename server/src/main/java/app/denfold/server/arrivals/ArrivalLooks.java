@@ -26,17 +26,18 @@ class ArrivalLooks {
         this.clock = clock;
     }
 
-    /** Notes that the viewer has the paper open, and no other one any more. */
+    /** Notes that the viewer has the paper open, and no other one any more; one that is there no more is not noted. */
     void look(Viewer viewer, UUID arrival) {
         Instant now = clock.instant();
         sql.update("delete from arrival_look where account_id = ? and arrival_id <> ?", viewer.accountId(), arrival);
         sql.update(
                 """
-                insert into arrival_look as l (arrival_id, account_id, by_name, at) values (?, ?, ?, ?)
+                insert into arrival_look as l (arrival_id, account_id, by_name, at)
+                select a.id, ?, ?, ? from arrival a where a.id = ?
                 on conflict (arrival_id) do update
                 set account_id = excluded.account_id, by_name = excluded.by_name, at = excluded.at
                 where l.account_id = excluded.account_id or l.at < ?
-                """, arrival, viewer.accountId(), viewer.name(), Timestamp.from(now), Timestamp.from(now.minus(OPEN)));
+                """, viewer.accountId(), viewer.name(), Timestamp.from(now), arrival, Timestamp.from(now.minus(OPEN)));
     }
 
     /** Names of the others who have papers open, by arrival. */

@@ -28,7 +28,7 @@ import org.springframework.stereotype.Component;
 
 /**
  * Watches the folders that scanners save into: every folder within the pickup folder belongs to one desk. A file is taken
- * when nobody on this machine writes to it, it has the end its format asks for, and it has stood still for the desk's own
+ * when its writer closed it and no program here holds it open for writing, it has the end its format asks for, and it has stood still for the desk's own
  * pause. It leaves the folder only after it is stored and its row committed, and its original waits in {@code taken} for
  * some days. What is not taken moves to {@code set-aside} beside it, with a note.
  */
@@ -48,6 +48,7 @@ class PickupFolders {
     private final PickupDesks desks;
     private final FilesAtDesks atDesks;
     private final TakenFiles takenFiles;
+    private final BeingWritten written;
     private final AuditTrail trail;
     private final Duration kept;
     private final Duration neverEnds;
@@ -62,6 +63,7 @@ class PickupFolders {
             PickupDesks desks,
             FilesAtDesks atDesks,
             TakenFiles takenFiles,
+            BeingWritten written,
             AuditTrail trail)
             throws IOException {
         this.root = root.toAbsolutePath();
@@ -71,6 +73,7 @@ class PickupFolders {
         this.desks = desks;
         this.atDesks = atDesks;
         this.takenFiles = takenFiles;
+        this.written = written;
         this.trail = trail;
         Files.createDirectories(this.root.resolve("Office desk"));
     }
@@ -120,7 +123,7 @@ class PickupFolders {
         Set<Long> open = still.isEmpty() ? Set.of() : OpenForWriting.among(still);
         List<PickupFile> ready = new ArrayList<>();
         for (PickupFile paper : still) {
-            if (!open.contains(paper.inode()) && isWhole(paper, now)) {
+            if (!open.contains(paper.inode()) && !written.contains(paper.path()) && isWhole(paper, now)) {
                 ready.add(paper);
             }
         }

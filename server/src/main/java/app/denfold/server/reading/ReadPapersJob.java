@@ -104,7 +104,8 @@ class ReadPapersJob {
         }
     }
 
-    private boolean readUnlessHeld(String sha256, BooleanSupplier stops) {
+    /** @return false when another holds it, or it has to wait for another time */
+    boolean readUnlessHeld(String sha256, BooleanSupplier stops) {
         UUID holder = UUID.randomUUID();
         Instant now = clock.instant();
         int held = transactions.execute(t -> readings.hold(sha256, holder, now, now.plus(HELD)));

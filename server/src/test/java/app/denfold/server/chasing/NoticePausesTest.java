@@ -1,0 +1,65 @@
+package app.denfold.server.chasing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.denfold.server.access.Actor;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+
+class NoticePausesTest {
+
+    private static final Instant NOW = Instant.parse("2026-11-28T09:00:00Z");
+
+    private static Notice notice() {
+        Message message =
+                new Message(UUID.randomUUID(), "chase", "tamsin@post.example", "Papers", "Please bring them.");
+        return new Notice(message, Actor.system("Test"), LocalDate.of(2026, 11, 28), NOW);
+    }
+
+    @Test
+    void eachFailureIsFollowedByALongerPauseUntilNobodyTriesAnyMore() {
+        Notice notice = notice();
+        List<Duration> pauses = new ArrayList<>();
+        Instant now = NOW;
+        for (int attempt = 0; attempt < 100 && notice.isDue(now); attempt++) {
+            notice.claim(now);
+            notice.failed(now, "no answer", false);
+            assertThat(notice.isDue(now)).as("not at once").isFalse();
+            if (notice.nextAttempt() != null) {
+                pauses.add(Duration.between(now, notice.nextAttempt()));
+                now = notice.nextAttempt();
+            }
+        }
+        assertThat(pauses).hasSizeGreaterThan(4).isSorted();
+        assertThat(pauses.get(0)).isLessThan(pauses.get(3));
+        assertThat(notice.nextAttempt()).isNull();
+        assertThat(notice.mayBeRetried(NOW)).as("by hand always").isTrue();
+    }
+
+    @Test
+    void anAddressThatThereIsNotIsNotTriedAgainByItself() {
+        Notice notice = notice();
+        notice.claim(NOW);
+        notice.failed(NOW, "550 no such mailbox", true);
+        assertThat(notice.isDue(NOW.plus(Duration.ofDays(9)))).isFalse();
+        notice.queueAgain();
+        assertThat(notice.isDue(NOW)).isTrue();
+    }
+
+    @Test
+    void whatWaitsForTooLongMayBeTriedByHand() {
+        Notice notice = notice();
+        assertThat(notice.mayBeRetried(NOW.minusSeconds(1))).isFalse();
+        assertThat(notice.mayBeRetried(NOW.plusSeconds(1))).isTrue();
+        notice.claim(NOW.plusSeconds(5));
+        assertThat(notice.mayBeRetried(NOW.plusSeconds(1))).isFalse();
+        assertThat(notice.mayBeRetried(NOW.plusSeconds(6))).isTrue();
+        notice.sent(NOW.plusSeconds(7));
+        assertThat(notice.mayBeRetried(NOW.plusSeconds(99))).isFalse();
+    }
+}
