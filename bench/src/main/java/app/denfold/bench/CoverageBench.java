@@ -1,14 +1,14 @@
 package app.denfold.bench;
 
 import app.denfold.server.DenFold;
-import app.denfold.server.access.Accounts;
-import app.denfold.server.access.NewAccount;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.access.accounts.Accounts;
+import app.denfold.server.access.accounts.NewAccount;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.coverage.Board;
-import app.denfold.server.coverage.BoardFilter;
-import app.denfold.server.coverage.RecomputeSlots;
-import app.denfold.server.people.Kinds;
+import app.denfold.server.coverage.board.Board;
+import app.denfold.server.coverage.board.BoardFilter;
+import app.denfold.server.coverage.slots.RecomputeSlots;
+import app.denfold.server.people.kinds.Kinds;
 import app.denfold.server.practice.AsOf;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;

@@ -1,9 +1,9 @@
 package app.denfold.bench;
 
 import app.denfold.server.DenFold;
-import app.denfold.server.access.Accounts;
-import app.denfold.server.access.NewAccount;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.access.accounts.Accounts;
+import app.denfold.server.access.accounts.NewAccount;
 import app.denfold.server.demo.DemoCatalog;
 import app.denfold.server.finding.FindCriteria;
 import app.denfold.server.finding.FindPapers;

@@ -1,12 +1,12 @@
 package app.denfold.bench;
 
 import app.denfold.server.DenFold;
-import app.denfold.server.access.Accounts;
-import app.denfold.server.access.NewAccount;
 import app.denfold.server.access.Viewer;
-import app.denfold.server.arrivals.Arrivals;
-import app.denfold.server.arrivals.FileArrivals;
+import app.denfold.server.access.accounts.Accounts;
+import app.denfold.server.access.accounts.NewAccount;
 import app.denfold.server.arrivals.ReceivedPaper;
+import app.denfold.server.arrivals.filing.FileArrivals;
+import app.denfold.server.arrivals.receiving.Arrivals;
 import app.denfold.server.demo.DemoCatalog;
 import app.denfold.server.demo.DemoScans;
 import app.denfold.server.documents.FilingDetails;

@@ -2,9 +2,9 @@ package app.denfold.bench;
 
 import app.denfold.core.filing.Clues;
 import app.denfold.core.filing.SplitBatch;
-import app.denfold.paper.CoverSheet;
 import app.denfold.paper.Format;
-import app.denfold.paper.ReadPages;
+import app.denfold.paper.codes.CoverSheet;
+import app.denfold.paper.reading.ReadPages;
 import java.awt.Color;
 import java.awt.Font;
 import java.awt.Graphics2D;

@@ -4,7 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.denfold.core.filing.CoverCode;
-import app.denfold.paper.CoverSheet;
+import app.denfold.paper.codes.CoverSheet;
 import app.denfold.server.Papers;
 import com.jayway.jsonpath.JsonPath;
 import com.microsoft.playwright.Locator;

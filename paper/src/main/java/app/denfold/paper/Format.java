@@ -108,7 +108,7 @@ public enum Format {
     }
 
     /** Text formats cannot be told from each other by their bytes alone; their names decide. */
-    boolean isPlainText() {
+    public boolean isPlainText() {
         return this == TEXT || this == CSV || this == HTML || this == XML || this == EML;
     }
 }

@@ -8,12 +8,12 @@ import org.apache.pdfbox.io.RandomAccessReadBufferedFile;
 import org.apache.pdfbox.pdmodel.PDDocument;
 
 /** Opens PDF files without holding them in memory. */
-final class PdfFiles {
+public final class PdfFiles {
 
     private PdfFiles() {}
 
     /** @throws org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException when it cannot be opened without one */
-    static PDDocument open(Path file) throws IOException {
+    public static PDDocument open(Path file) throws IOException {
         return Loader.loadPDF(new RandomAccessReadBufferedFile(file.toFile()), IOUtils.createTempFileOnlyStreamCache());
     }
 }

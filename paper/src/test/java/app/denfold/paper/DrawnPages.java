@@ -24,7 +24,7 @@ public final class DrawnPages {
 
     private DrawnPages() {}
 
-    static BufferedImage empty() {
+    public static BufferedImage empty() {
         BufferedImage page = new BufferedImage(WIDTH, HEIGHT, BufferedImage.TYPE_BYTE_GRAY);
         Graphics2D g = page.createGraphics();
         g.setColor(new Color(0xf4f4f4));
@@ -33,7 +33,7 @@ public final class DrawnPages {
         return page;
     }
 
-    static BufferedImage text(List<String> lines) {
+    public static BufferedImage text(List<String> lines) {
         BufferedImage page = empty();
         Graphics2D g = page.createGraphics();
         g.setRenderingHint(RenderingHints.KEY_TEXT_ANTIALIASING, RenderingHints.VALUE_TEXT_ANTIALIAS_ON);
@@ -46,7 +46,7 @@ public final class DrawnPages {
         return page;
     }
 
-    static BufferedImage code(BarcodeFormat format, String words, double degrees) throws WriterException {
+    public static BufferedImage code(BarcodeFormat format, String words, double degrees) throws WriterException {
         boolean stripes = format == BarcodeFormat.CODE_128 || format == BarcodeFormat.CODE_39;
         BufferedImage code = MatrixToImageWriter.toBufferedImage(
                 new MultiFormatWriter().encode(words, format, stripes ? 700 : 420, stripes ? 160 : 420));
@@ -60,7 +60,7 @@ public final class DrawnPages {
     }
 
     /** Slightly turned, with specks. */
-    static BufferedImage scanned(BufferedImage page, double degrees, long seed) {
+    public static BufferedImage scanned(BufferedImage page, double degrees, long seed) {
         BufferedImage scan = empty();
         Graphics2D g = scan.createGraphics();
         g.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR);

@@ -2,6 +2,8 @@ package app.denfold.paper;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.denfold.paper.reading.PageFacts;
+import app.denfold.paper.reading.ReadPages;
 import java.awt.Color;
 import java.awt.Font;
 import java.awt.Graphics2D;

@@ -3,6 +3,11 @@ package app.denfold.paper;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import app.denfold.paper.reading.PageFacts;
+import app.denfold.paper.reading.PlacedText;
+import app.denfold.paper.reading.ReadPages;
+import app.denfold.paper.reading.Recognise;
+import app.denfold.paper.reading.WordBox;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Path;

@@ -3,7 +3,7 @@ package app.denfold.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.denfold.core.filing.CoverCode;
-import app.denfold.paper.CoverSheet;
+import app.denfold.paper.codes.CoverSheet;
 import app.denfold.server.reading.PaperRead;
 import java.time.LocalDate;
 import java.util.ArrayList;

@@ -3,7 +3,7 @@ package app.denfold.server;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.awaitility.Awaitility.await;
 
-import app.denfold.server.access.Accounts;
+import app.denfold.server.access.accounts.Accounts;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;

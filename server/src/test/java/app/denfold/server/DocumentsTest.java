@@ -2,7 +2,7 @@ package app.denfold.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import app.denfold.paper.ArchiveCopy;
+import app.denfold.paper.copies.ArchiveCopy;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;

@@ -2,7 +2,7 @@ package app.denfold.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import app.denfold.server.coverage.RecomputeSlots;
+import app.denfold.server.coverage.slots.RecomputeSlots;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.HashMap;

@@ -1,6 +1,6 @@
 package app.denfold.server;
 
-import app.denfold.server.demo.VirusScannerStandIn;
+import app.denfold.server.demo.standins.VirusScannerStandIn;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.denfold.core.rules.Document;
 import app.denfold.server.access.Actor;
-import app.denfold.server.coverage.RecomputeSlots;
+import app.denfold.server.coverage.slots.RecomputeSlots;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.GivenSignature;
 import app.denfold.server.practice.PracticeCalendar;

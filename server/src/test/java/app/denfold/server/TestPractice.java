@@ -1,8 +1,8 @@
 package app.denfold.server;
 
-import app.denfold.server.access.Accounts;
-import app.denfold.server.access.NewAccount;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.access.accounts.Accounts;
+import app.denfold.server.access.accounts.NewAccount;
 import app.denfold.server.demo.DemoCatalog;
 import app.denfold.server.practice.PracticeSettings;
 import jakarta.annotation.PostConstruct;

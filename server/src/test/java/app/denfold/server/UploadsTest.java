@@ -2,7 +2,7 @@ package app.denfold.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import app.denfold.server.demo.VirusScannerStandIn;
+import app.denfold.server.demo.standins.VirusScannerStandIn;
 import com.sun.net.httpserver.HttpServer;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;

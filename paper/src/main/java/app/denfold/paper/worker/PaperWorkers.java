@@ -1,13 +1,13 @@
 package app.denfold.paper.worker;
 
-import app.denfold.paper.ArchiveCopy;
-import app.denfold.paper.CopyPages;
 import app.denfold.paper.Format;
-import app.denfold.paper.PageFacts;
-import app.denfold.paper.ReadPages;
-import app.denfold.paper.Reading;
-import app.denfold.paper.SignatureMark;
-import app.denfold.paper.Signer;
+import app.denfold.paper.copies.ArchiveCopy;
+import app.denfold.paper.copies.CopyPages;
+import app.denfold.paper.reading.PageFacts;
+import app.denfold.paper.reading.ReadPages;
+import app.denfold.paper.reading.Reading;
+import app.denfold.paper.sealing.SignatureMark;
+import app.denfold.paper.sealing.Signer;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Duration;

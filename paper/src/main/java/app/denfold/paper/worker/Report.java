@@ -1,8 +1,8 @@
 package app.denfold.paper.worker;
 
 import app.denfold.paper.Format;
-import app.denfold.paper.PageFacts;
-import app.denfold.paper.Reading;
+import app.denfold.paper.reading.PageFacts;
+import app.denfold.paper.reading.Reading;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 

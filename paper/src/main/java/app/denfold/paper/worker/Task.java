@@ -1,15 +1,15 @@
 package app.denfold.paper.worker;
 
-import app.denfold.paper.ArchiveCopy;
-import app.denfold.paper.CopyPages;
 import app.denfold.paper.Format;
-import app.denfold.paper.PageImage;
-import app.denfold.paper.ReadPages;
-import app.denfold.paper.ReadPaper;
-import app.denfold.paper.Seal;
-import app.denfold.paper.SignatureMark;
-import app.denfold.paper.SignedCopy;
-import app.denfold.paper.Unlock;
+import app.denfold.paper.copies.ArchiveCopy;
+import app.denfold.paper.copies.CopyPages;
+import app.denfold.paper.copies.Unlock;
+import app.denfold.paper.drawing.PageImage;
+import app.denfold.paper.reading.ReadPages;
+import app.denfold.paper.reading.ReadPaper;
+import app.denfold.paper.sealing.Seal;
+import app.denfold.paper.sealing.SignatureMark;
+import app.denfold.paper.sealing.SignedCopy;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.io.IOException;
 import java.nio.file.Files;

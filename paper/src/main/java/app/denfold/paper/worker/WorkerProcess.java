@@ -1,7 +1,7 @@
 package app.denfold.paper.worker;
 
-import app.denfold.paper.PageFacts;
-import app.denfold.paper.Signer;
+import app.denfold.paper.reading.PageFacts;
+import app.denfold.paper.sealing.Signer;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;

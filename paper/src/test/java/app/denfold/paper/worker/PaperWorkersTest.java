@@ -4,10 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.denfold.paper.Format;
-import app.denfold.paper.PageFacts;
-import app.denfold.paper.ReadPages;
-import app.denfold.paper.Reading;
 import app.denfold.paper.SamplePapers;
+import app.denfold.paper.reading.PageFacts;
+import app.denfold.paper.reading.ReadPages;
+import app.denfold.paper.reading.Reading;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;

@@ -5,10 +5,10 @@ import java.util.UUID;
 import org.springframework.security.core.AuthenticatedPrincipal;
 
 /** What a session remembers: which account, and nothing that could grow stale. */
-record SignedInAccount(UUID id) implements Serializable, AuthenticatedPrincipal {
+public record SignedInAccount(UUID id) implements Serializable, AuthenticatedPrincipal {
 
     /** What sessions are found by. */
-    static String nameOf(UUID id) {
+    public static String nameOf(UUID id) {
         return id.toString();
     }
 

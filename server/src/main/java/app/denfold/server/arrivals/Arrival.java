@@ -22,10 +22,10 @@ import org.hibernate.type.SqlTypes;
 
 /** Something received that is not filed yet, or a part of it that was split off. */
 @Entity
-class Arrival {
+public class Arrival {
 
     /** How it came in. */
-    enum Source {
+    public enum Source {
         DROP,
         PICKUP,
         PORTAL,
@@ -34,7 +34,7 @@ class Arrival {
     }
 
     /** Where it stands. One that was split, or joined to another, is kept and shows no more. */
-    enum State {
+    public enum State {
         WAITING,
         SET_ASIDE,
         FILED,
@@ -94,7 +94,7 @@ class Arrival {
 
     protected Arrival() {}
 
-    Arrival(ReceivedPaper paper, Contents.Taken taken, Instant now) {
+    public Arrival(ReceivedPaper paper, Contents.Taken taken, Instant now) {
         this.id = UuidCreator.getTimeOrderedEpoch();
         this.source = Source.valueOf(paper.source().name());
         this.broughtBy = paper.by().name();
@@ -123,7 +123,7 @@ class Arrival {
      * @param at its place among the parts
      * @param why why it begins where it does, in words
      */
-    Arrival part(int at, List<PageRef> ofIt, String why, CoverCode coverCode) {
+    public Arrival part(int at, List<PageRef> ofIt, String why, CoverCode coverCode) {
         Arrival part = new Arrival();
         part.id = UuidCreator.getTimeOrderedEpoch();
         part.source = source;
@@ -147,65 +147,65 @@ class Arrival {
         return part;
     }
 
-    void file(UUID document) {
+    public void file(UUID document) {
         this.state = State.FILED;
         this.documentId = document;
     }
 
-    void takeBack() {
+    public void takeBack() {
         this.state = State.WAITING;
         this.documentId = null;
     }
 
-    void setAside(String why) {
+    public void setAside(String why) {
         this.state = State.SET_ASIDE;
         this.reason = why;
     }
 
-    void takeUpAgain() {
+    public void takeUpAgain() {
         this.state = State.WAITING;
         this.reason = null;
     }
 
-    void discard(String why) {
+    public void discard(String why) {
         this.state = State.DISCARDED;
         this.reason = why;
     }
 
-    void becomePartsOf() {
+    public void becomePartsOf() {
         this.state = State.SPLIT;
     }
 
-    void join() {
+    public void join() {
         this.state = State.JOINED;
     }
 
-    void standAs(State before) {
+    public void standAs(State before) {
         this.state = before;
     }
 
-    void holdPages(List<PageRef> now) {
+    public void holdPages(List<PageRef> now) {
         this.pages = now == null ? null : List.copyOf(now);
     }
 
-    void moveTo(int at) {
+    public void moveTo(int at) {
         this.place = at;
     }
 
-    void propose(UUID file, String type, LocalDate dated) {
+    public void propose(UUID file, String type, LocalDate dated) {
         this.proposedFile = file;
         this.proposedType = type;
         this.proposedDated = dated;
     }
 
     /** Goes on with an open copy of what was locked. */
-    void continueWith(String openCopy) {
+    public void continueWith(String openCopy) {
         this.sha256 = openCopy;
         takeUpAgain();
     }
 
     /** Its pages, once they were changed; else all pages of its bytes as they are. */
-    List<PageRef> pages(int count) {
+    public List<PageRef> pages(int count) {
         return pages != null
                 ? pages
                 : IntStream.rangeClosed(1, count)
@@ -214,121 +214,121 @@ class Arrival {
     }
 
     /** False while it is all of its bytes, untouched. */
-    boolean hasChosenPages() {
+    public boolean hasChosenPages() {
         return pages != null;
     }
 
-    List<PageRef> chosenPages() {
+    public List<PageRef> chosenPages() {
         return pages;
     }
 
-    UUID id() {
+    public UUID id() {
         return id;
     }
 
-    int version() {
+    public int version() {
         return version == null ? 0 : version;
     }
 
-    Source source() {
+    public Source source() {
         return source;
     }
 
-    String broughtBy() {
+    public String broughtBy() {
         return broughtBy;
     }
 
-    UUID accountId() {
+    public UUID accountId() {
         return accountId;
     }
 
-    UUID fileId() {
+    public UUID fileId() {
         return fileId;
     }
 
-    String suggestedType() {
+    public String suggestedType() {
         return suggestedType;
     }
 
-    String note() {
+    public String note() {
         return note;
     }
 
-    String sender() {
+    public String sender() {
         return sender;
     }
 
-    String message() {
+    public String message() {
         return message;
     }
 
-    String fileName() {
+    public String fileName() {
         return fileName;
     }
 
-    String sha256() {
+    public String sha256() {
         return sha256;
     }
 
-    State state() {
+    public State state() {
         return state;
     }
 
-    String reason() {
+    public String reason() {
         return reason;
     }
 
-    Instant receivedAt() {
+    public Instant receivedAt() {
         return receivedAt;
     }
 
-    UUID documentId() {
+    public UUID documentId() {
         return documentId;
     }
 
     /** The arrival that came in: itself, or the one it was split from. */
-    UUID batch() {
+    public UUID batch() {
         return batchId == null ? id : batchId;
     }
 
-    boolean isPart() {
+    public boolean isPart() {
         return batchId != null;
     }
 
-    int place() {
+    public int place() {
         return place;
     }
 
-    String begins() {
+    public String begins() {
         return begins;
     }
 
-    Optional<CoverCode> cover() {
+    public Optional<CoverCode> cover() {
         return Optional.ofNullable(cover).flatMap(CoverCode::read);
     }
 
     /** What it is said to be, is proposed to be, or its cover sheet names. */
-    List<String> seemingTypes() {
+    public List<String> seemingTypes() {
         return Stream.of(suggestedType, coverType, proposedType)
                 .filter(Objects::nonNull)
                 .distinct()
                 .toList();
     }
 
-    UUID proposedFile() {
+    public UUID proposedFile() {
         return proposedFile;
     }
 
-    String proposedType() {
+    public String proposedType() {
         return proposedType;
     }
 
-    LocalDate proposedDated() {
+    public LocalDate proposedDated() {
         return proposedDated;
     }
 
     /** How it came, in words that follow the name of the document. */
-    String sourceInWords() {
+    public String sourceInWords() {
         String way =
                 switch (source) {
                     case DROP -> "dropped into Arrivals by " + broughtBy;

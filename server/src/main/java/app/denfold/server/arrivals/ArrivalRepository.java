@@ -7,7 +7,7 @@ import java.util.UUID;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.CrudRepository;
 
-interface ArrivalRepository extends CrudRepository<Arrival, UUID> {
+public interface ArrivalRepository extends CrudRepository<Arrival, UUID> {
 
     /** As they came; parts of a batch in their order. */
     @Query("select a from Arrival a where a.state in :states order by a.receivedAt, a.place, a.id")

@@ -10,15 +10,15 @@ import app.denfold.server.content.Contents;
  */
 public record PageRef(String sha256, int page, int turn) {
 
-    PageRef turnedBy(int degrees) {
+    public PageRef turnedBy(int degrees) {
         return new PageRef(sha256, page, Math.floorMod(turn + degrees, 360));
     }
 
-    boolean isSamePageAs(PageRef other) {
+    public boolean isSamePageAs(PageRef other) {
         return page == other.page && sha256.equals(other.sha256);
     }
 
-    Contents.ChosenPage chosen() {
+    public Contents.ChosenPage chosen() {
         return new Contents.ChosenPage(sha256, page, turn);
     }
 }

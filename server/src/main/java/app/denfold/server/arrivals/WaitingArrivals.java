@@ -8,7 +8,7 @@ import org.springframework.stereotype.Component;
 
 /** Who may see and change which arrivals. */
 @Component
-class WaitingArrivals {
+public class WaitingArrivals {
 
     private final ArrivalRepository arrivals;
 
@@ -17,7 +17,7 @@ class WaitingArrivals {
     }
 
     /** Unfiled papers are for those who see every team; papers of a sensitive type for those who may see such. */
-    Predicate<Arrival> visibleTo(Viewer viewer) {
+    public Predicate<Arrival> visibleTo(Viewer viewer) {
         if (!viewer.maySeeTeam(null)) {
             return arrival -> false;
         }
@@ -25,7 +25,7 @@ class WaitingArrivals {
     }
 
     /** How many papers wait that the viewer may see. */
-    int count(Viewer viewer) {
+    public int count(Viewer viewer) {
         if (!viewer.maySeeTeam(null)) {
             return 0;
         }
@@ -36,12 +36,12 @@ class WaitingArrivals {
     }
 
     /** @throws Refusal when there is none that the viewer may see */
-    Arrival visible(Viewer viewer, UUID id) {
+    public Arrival visible(Viewer viewer, UUID id) {
         return arrivals.findById(id).filter(visibleTo(viewer)).orElseThrow(() -> Refusal.notFound("paper"));
     }
 
     /** @throws Refusal when it does not wait, or the viewer may not change it */
-    Arrival of(Viewer viewer, UUID id) {
+    public Arrival of(Viewer viewer, UUID id) {
         viewer.requireChange();
         Arrival arrival = visible(viewer, id);
         if (arrival.state() != Arrival.State.WAITING) {
@@ -60,7 +60,7 @@ class WaitingArrivals {
     }
 
     /** The same, and refused as well when somebody changed it since that version. */
-    Arrival ofVersion(Viewer viewer, UUID id, int version) {
+    public Arrival ofVersion(Viewer viewer, UUID id, int version) {
         Arrival arrival = of(viewer, id);
         if (arrival.version() != version) {
             throw Refusal.conflict(

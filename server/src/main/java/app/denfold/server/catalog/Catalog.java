@@ -10,9 +10,9 @@ import app.denfold.exchange.RulesJson;
 import app.denfold.server.access.Actor;
 import app.denfold.server.access.SensitiveThings;
 import app.denfold.server.catalog.CatalogEvents.RulesChanged;
-import app.denfold.server.people.Kinds;
 import app.denfold.server.people.PeopleEvents.KindsChanged;
-import app.denfold.server.people.PersonKind;
+import app.denfold.server.people.kinds.Kinds;
+import app.denfold.server.people.kinds.PersonKind;
 import app.denfold.server.problems.Refusal;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -196,12 +196,12 @@ public class Catalog {
     }
 
     /** The rules that these types and checklists would make. */
-    Rules supposing(List<PaperType> supposedTypes, List<KeptChecklist> supposedLists) {
+    public Rules supposing(List<PaperType> supposedTypes, List<KeptChecklist> supposedLists) {
         return read(0, 0, kinds.all(), supposedTypes, supposedLists);
     }
 
     /** What checklists may say of facts. */
-    FactSense sense() {
+    public FactSense sense() {
         return new FactSense(kinds.all());
     }
 
@@ -249,7 +249,7 @@ public class Catalog {
      * @param slots whether the change can change how slots stand
      * @param names whether something that papers are found by is called otherwise now
      */
-    void changed(String what, Actor by, boolean slots, boolean names) {
+    public void changed(String what, Actor by, boolean slots, boolean names) {
         RulesRevision revision = revisions.lock();
         revision.countUp(slots);
         events.publishEvent(new RulesChanged(revision.revision(), what, by, slots, names));

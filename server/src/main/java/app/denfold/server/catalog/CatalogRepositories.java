@@ -6,15 +6,15 @@ import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.CrudRepository;
 
-final class CatalogRepositories {
+public final class CatalogRepositories {
 
     private CatalogRepositories() {}
 
-    interface Sections extends CrudRepository<Section, String> {
+    public interface Sections extends CrudRepository<Section, String> {
         List<Section> findAllByOrderByOrdinal();
     }
 
-    interface Types extends CrudRepository<PaperType, String> {
+    public interface Types extends CrudRepository<PaperType, String> {
         List<PaperType> findAllByOrderByLabel();
 
         boolean existsBySection(String section);
@@ -23,7 +23,7 @@ final class CatalogRepositories {
         List<String> findSensitiveCodes();
     }
 
-    interface Checklists extends CrudRepository<KeptChecklist, String> {
+    public interface Checklists extends CrudRepository<KeptChecklist, String> {
         @Query("select distinct c from KeptChecklist c left join fetch c.versions order by c.ordinal, c.code")
         List<KeptChecklist> findAllWithVersions();
     }

@@ -4,16 +4,16 @@ import java.text.Normalizer;
 import java.util.Locale;
 
 /** Codes by which types, checklists and sections are kept and exchanged. */
-final class Codes {
+public final class Codes {
 
     private Codes() {}
 
-    static boolean isCode(String text) {
+    public static boolean isCode(String text) {
         return text.matches("[a-z][a-z0-9-]{0,59}");
     }
 
     /** A code made of a name: {@code First aid certificate} becomes {@code first-aid-certificate}. */
-    static String of(String name) {
+    public static String of(String name) {
         String plain = Normalizer.normalize(name, Normalizer.Form.NFD)
                 .replaceAll("\\p{M}", "")
                 .toLowerCase(Locale.ROOT)
@@ -24,7 +24,7 @@ final class Codes {
     }
 
     /** A name made of a code: {@code first-aid} becomes {@code First aid}. */
-    static String label(String code) {
+    public static String label(String code) {
         String words = code.replace('-', ' ');
         return words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1);
     }

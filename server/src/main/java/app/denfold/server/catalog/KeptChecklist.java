@@ -46,24 +46,24 @@ public class KeptChecklist {
     }
 
     /** A checklist without any version yet. */
-    KeptChecklist(String code, String label, int ordinal) {
+    public KeptChecklist(String code, String label, int ordinal) {
         this.code = code;
         this.label = label;
         this.ordinal = ordinal;
     }
 
     /** The same, not stored. */
-    KeptChecklist copy() {
+    public KeptChecklist copy() {
         KeptChecklist copy = new KeptChecklist(code, label, ordinal);
         copy.versions.addAll(versions);
         return copy;
     }
 
-    void rename(String to) {
+    public void rename(String to) {
         this.label = to;
     }
 
-    void moveTo(int place) {
+    public void moveTo(int place) {
         this.ordinal = place;
     }
 
@@ -72,7 +72,7 @@ public class KeptChecklist {
      *
      * @return how many gave way
      */
-    int put(ChecklistVersion next) {
+    public int put(ChecklistVersion next) {
         int before = versions.size();
         versions.removeIf(v ->
                 next.fromDay() == null || (v.fromDay() != null && !v.fromDay().isBefore(next.fromDay())));
@@ -82,7 +82,7 @@ public class KeptChecklist {
     }
 
     /** Puts a version in force on a day and until the next one begins; what begins later stays as it is planned. */
-    void insert(ChecklistVersion now) {
+    public void insert(ChecklistVersion now) {
         List<ChecklistVersion> later = versions.stream()
                 .filter(v -> v.fromDay() != null && v.fromDay().isAfter(now.fromDay()))
                 .toList();
@@ -91,30 +91,30 @@ public class KeptChecklist {
     }
 
     /** The version in force on a day; empty when all begin later. */
-    Optional<ChecklistVersion> inForceOn(LocalDate day) {
+    public Optional<ChecklistVersion> inForceOn(LocalDate day) {
         return versions.stream()
                 .filter(v -> v.fromDay() == null || !v.fromDay().isAfter(day))
                 .reduce((older, newer) -> newer);
     }
 
-    String code() {
+    public String code() {
         return code;
     }
 
-    int version() {
+    public int version() {
         return version == null ? 0 : version;
     }
 
-    String label() {
+    public String label() {
         return label;
     }
 
-    int ordinal() {
+    public int ordinal() {
         return ordinal;
     }
 
     /** Oldest first. */
-    List<ChecklistVersion> versions() {
+    public List<ChecklistVersion> versions() {
         return List.copyOf(versions);
     }
 
@@ -124,12 +124,12 @@ public class KeptChecklist {
     }
 
     /** The last day of a version; null when it is the newest. */
-    LocalDate lastDay(int place) {
+    public LocalDate lastDay(int place) {
         return place + 1 < versions.size() ? versions.get(place + 1).fromDay().minusDays(1) : null;
     }
 
     /** What requirements are called, those of older versions included; the newest name wins. */
-    Map<String, String> requirementLabels() {
+    public Map<String, String> requirementLabels() {
         Map<String, String> labels = new TreeMap<>();
         versions.forEach(v -> labels.putAll(v.requirementLabels()));
         return labels;

@@ -100,7 +100,7 @@ public class PaperType {
     }
 
     /** Takes over all that can be changed of a type. */
-    void take(PaperType from) {
+    public void take(PaperType from) {
         this.label = from.label;
         this.section = from.section;
         this.validity = from.validity;
@@ -114,20 +114,20 @@ public class PaperType {
     }
 
     /** @throws app.denfold.exchange.BadInput when the validity rule cannot be read */
-    void holdBy(String rule) {
+    public void holdBy(String rule) {
         RulesJson.validity(rule);
         this.validity = rule;
     }
 
-    int version() {
+    public int version() {
         return version == null ? 0 : version;
     }
 
-    String validity() {
+    public String validity() {
         return validity;
     }
 
-    String namingPatternText() {
+    public String namingPatternText() {
         return namingPattern;
     }
 

@@ -25,7 +25,7 @@ public class Section {
         this.ordinal = ordinal;
     }
 
-    void take(String newLabel, int place) {
+    public void take(String newLabel, int place) {
         this.label = newLabel;
         this.ordinal = place;
     }

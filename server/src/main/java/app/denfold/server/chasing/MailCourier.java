@@ -3,7 +3,7 @@ package app.denfold.server.chasing;
 import app.denfold.server.access.Actor;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
-import app.denfold.server.content.OutsideTransactions;
+import app.denfold.server.commits.OutsideTransactions;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;
 import jakarta.mail.MessagingException;

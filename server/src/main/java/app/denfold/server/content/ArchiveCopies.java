@@ -1,10 +1,11 @@
 package app.denfold.server.content;
 
-import app.denfold.paper.ArchiveCopy;
 import app.denfold.paper.Format;
+import app.denfold.paper.copies.ArchiveCopy;
 import app.denfold.paper.worker.PaperWorkers;
 import app.denfold.paper.worker.WorkerFailed;
 import app.denfold.paper.worker.WorkerLost;
+import app.denfold.server.commits.OutsideTransactions;
 import app.denfold.server.problems.NotNow;
 import app.denfold.server.problems.Refusal;
 import java.io.IOException;

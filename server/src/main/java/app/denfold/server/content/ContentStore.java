@@ -9,7 +9,7 @@ import java.time.Instant;
  * Keeps bytes by their SHA-256. What {@link #keep} returned for is on disk and stays. Storing the same bytes again puts
  * the fresh ones in their place, so that a damaged file is mended by it.
  */
-interface ContentStore {
+public interface ContentStore {
 
     /** @param sha256 in lower-case hexadecimal */
     record Stored(String sha256, long size) {}

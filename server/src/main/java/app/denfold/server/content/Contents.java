@@ -1,11 +1,13 @@
 package app.denfold.server.content;
 
-import app.denfold.paper.CopyPages;
 import app.denfold.paper.Format;
-import app.denfold.paper.Reading;
+import app.denfold.paper.copies.CopyPages;
+import app.denfold.paper.reading.Reading;
 import app.denfold.paper.worker.PaperWorkers;
 import app.denfold.paper.worker.WorkerFailed;
 import app.denfold.paper.worker.WorkerLost;
+import app.denfold.server.commits.OutsideTransactions;
+import app.denfold.server.content.links.Link;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PrivateFolder;
 import app.denfold.server.problems.NotNow;
@@ -225,7 +227,7 @@ public class Contents {
     }
 
     /** The same, of a PDF that lies in a file. */
-    String keepMade(Path pdf, int pages) {
+    public String keepMade(Path pdf, int pages) {
         return keep(made(pdf, pages));
     }
 

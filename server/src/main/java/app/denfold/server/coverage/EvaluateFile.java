@@ -15,11 +15,11 @@ import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.people.ActiveSpan;
 import app.denfold.server.people.Fact;
-import app.denfold.server.people.FactDefinition;
 import app.denfold.server.people.Files;
-import app.denfold.server.people.Kinds;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.PersonForRules;
+import app.denfold.server.people.kinds.FactDefinition;
+import app.denfold.server.people.kinds.Kinds;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Collection;
@@ -33,7 +33,7 @@ import org.springframework.stereotype.Component;
 
 /** Turns what is stored about a person into what the core evaluates. */
 @Component
-class EvaluateFile {
+public class EvaluateFile {
 
     private final Catalog catalog;
     private final Documents documents;
@@ -50,7 +50,7 @@ class EvaluateFile {
     }
 
     /** A file with the rules that were asked of it, evaluated as known on a day. */
-    record Evaluated(
+    public record Evaluated(
             PersonFile file,
             Catalog.Rules rules,
             List<FiledDocument> documents,
@@ -58,12 +58,12 @@ class EvaluateFile {
             KnownFile known) {}
 
     /** Whether the viewer may know of a requirement, as it is asked on a day. */
-    static boolean isVisible(Viewer viewer, SlotCourse slot, LocalDate day) {
+    public static boolean isVisible(Viewer viewer, SlotCourse slot, LocalDate day) {
         return viewer.maySeeAny(slot.requirementOn(day).types());
     }
 
     /** How the file stands, as it is told to the viewer. */
-    static Verdict verdict(Viewer viewer, KnownFile known, LocalDate day) {
+    public static Verdict verdict(Viewer viewer, KnownFile known, LocalDate day) {
         Set<String> hidden = known.slots().stream()
                 .filter(slot -> !isVisible(viewer, slot, day))
                 .map(slot -> slot.checklist() + "/" + slot.code())
@@ -72,15 +72,15 @@ class EvaluateFile {
     }
 
     /** The rules whoever asks; what they say of a file is told as far as it may be seen. */
-    Catalog.Rules allRules() {
+    public Catalog.Rules allRules() {
         return catalog.rules();
     }
 
-    Evaluated evaluate(PersonFile file, LocalDate known) {
+    public Evaluated evaluate(PersonFile file, LocalDate known) {
         return evaluate(file, catalog.rules(), documents.ofFile(file.id()), known);
     }
 
-    Evaluated evaluate(PersonFile file, Catalog.Rules rules, List<FiledDocument> papers, LocalDate known) {
+    public Evaluated evaluate(PersonFile file, Catalog.Rules rules, List<FiledDocument> papers, LocalDate known) {
         List<Waiver> waived = waivers.findByFileIdIn(List.of(file.id()));
         Person person = person(
                 new PersonForRules(file.id(), file.kind(), file.birthDate(), file.activeSpans(), file.facts()),
@@ -91,7 +91,7 @@ class EvaluateFile {
     }
 
     /** What the core evaluates of each of these files, in a fixed number of reads. */
-    Map<UUID, Person> persons(Collection<UUID> fileIds) {
+    public Map<UUID, Person> persons(Collection<UUID> fileIds) {
         Map<String, Map<String, FactDefinition.Form>> forms = kinds.forms();
         Map<UUID, List<Document>> papers = documents.forRules(fileIds);
         Map<UUID, List<Waiver>> waived =
@@ -110,7 +110,7 @@ class EvaluateFile {
     }
 
     /** A person who has no file yet. */
-    KnownFile evaluateNewcomer(
+    public KnownFile evaluateNewcomer(
             Viewer viewer,
             String kind,
             LocalDate birthDate,
@@ -153,7 +153,7 @@ class EvaluateFile {
         return form == FactDefinition.Form.YES_NO ? new FactValue.YesNo(value.equals("yes")) : FactValue.text(value);
     }
 
-    Catalog.Rules visibleRules(Viewer viewer) {
+    public Catalog.Rules visibleRules(Viewer viewer) {
         Catalog.Rules rules = catalog.rules();
         if (viewer.hiddenTypes().isEmpty()) {
             return rules;

@@ -6,4 +6,4 @@ import java.util.UUID;
 
 /** Which requirement in which file. */
 @Embeddable
-record SlotKey(UUID fileId, String checklist, String requirement) implements Serializable {}
+public record SlotKey(UUID fileId, String checklist, String requirement) implements Serializable {}

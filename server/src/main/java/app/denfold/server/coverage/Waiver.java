@@ -11,7 +11,7 @@ import java.util.UUID;
 
 /** A requirement that is not asked of one person for some days. */
 @Entity
-class Waiver {
+public class Waiver {
 
     @Id
     private UUID id;
@@ -42,7 +42,7 @@ class Waiver {
         this.recordedBy = recordedBy;
     }
 
-    boolean covers(String list, String code, LocalDate day) {
+    public boolean covers(String list, String code, LocalDate day) {
         return checklist.equals(list)
                 && requirement.equals(code)
                 && !day.isBefore(fromDay)
@@ -53,15 +53,15 @@ class Waiver {
         return fileId;
     }
 
-    boolean isKnownOn(LocalDate day) {
+    public boolean isKnownOn(LocalDate day) {
         return !recordedOn.isAfter(day);
     }
 
-    LocalDate toDay() {
+    public LocalDate toDay() {
         return toDay;
     }
 
-    String words() {
+    public String words() {
         return "Waived by " + recordedBy + ": " + reason;
     }
 

@@ -1,8 +1,8 @@
 package app.denfold.server.demo;
 
-import app.denfold.server.access.Accounts;
-import app.denfold.server.access.NewAccount;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.access.accounts.Accounts;
+import app.denfold.server.access.accounts.NewAccount;
 import java.util.List;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;

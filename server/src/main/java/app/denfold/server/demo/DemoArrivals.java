@@ -2,11 +2,12 @@ package app.denfold.server.demo;
 
 import app.denfold.server.access.Actor;
 import app.denfold.server.access.Viewer;
-import app.denfold.server.arrivals.Arrivals;
-import app.denfold.server.arrivals.CoverSheets;
-import app.denfold.server.arrivals.PickupDesks;
 import app.denfold.server.arrivals.ReceivedPaper;
 import app.denfold.server.arrivals.ReceivedPaper.Way;
+import app.denfold.server.arrivals.covers.CoverSheets;
+import app.denfold.server.arrivals.desks.PickupDesks;
+import app.denfold.server.arrivals.receiving.Arrivals;
+import app.denfold.server.demo.standins.DemoMail;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.PracticeCalendar;
 import java.io.IOException;

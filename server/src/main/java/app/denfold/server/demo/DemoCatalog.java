@@ -1,16 +1,16 @@
 package app.denfold.server.demo;
 
 import app.denfold.core.filing.TypeField;
-import app.denfold.server.access.Accounts;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.KeptChecklist;
 import app.denfold.server.catalog.PaperType;
 import app.denfold.server.catalog.Section;
 import app.denfold.server.catalog.Signer;
-import app.denfold.server.people.FactDefinition;
-import app.denfold.server.people.Kinds;
-import app.denfold.server.people.PersonKind;
+import app.denfold.server.people.kinds.FactDefinition;
+import app.denfold.server.people.kinds.Kinds;
+import app.denfold.server.people.kinds.PersonKind;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;

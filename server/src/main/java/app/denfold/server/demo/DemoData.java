@@ -1,16 +1,16 @@
 package app.denfold.server.demo;
 
 import app.denfold.core.people.RelationKind;
-import app.denfold.server.access.Accounts;
 import app.denfold.server.access.Viewer;
-import app.denfold.server.arrivals.FileArrivals;
+import app.denfold.server.access.accounts.Accounts;
+import app.denfold.server.arrivals.filing.FileArrivals;
 import app.denfold.server.content.Placeholder;
 import app.denfold.server.coverage.GrantWaiver;
 import app.denfold.server.coverage.WaiverDetails;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.documents.FilingDetails;
-import app.denfold.server.documents.Placeholders;
+import app.denfold.server.documents.placeholders.Placeholders;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.portal.Asks;
 import app.denfold.server.portal.Guests;

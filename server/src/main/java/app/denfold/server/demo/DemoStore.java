@@ -1,7 +1,7 @@
 package app.denfold.server.demo;
 
-import app.denfold.paper.PageFacts;
-import app.denfold.paper.ReadPages;
+import app.denfold.paper.reading.PageFacts;
+import app.denfold.paper.reading.ReadPages;
 import app.denfold.server.content.Contents;
 import app.denfold.server.reading.Readings;
 import java.io.IOException;

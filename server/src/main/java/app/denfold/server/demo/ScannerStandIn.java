@@ -1,7 +1,7 @@
 package app.denfold.server.demo;
 
 import app.denfold.core.filing.CoverCode;
-import app.denfold.paper.CoverSheet;
+import app.denfold.paper.codes.CoverSheet;
 import app.denfold.server.people.PersonDetails;
 import java.awt.image.BufferedImage;
 import java.io.IOException;

@@ -1,7 +1,7 @@
 package app.denfold.server.documents;
 
-import app.denfold.server.access.Accounts;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.PaperType;
 import app.denfold.server.practice.PracticeCalendar;

@@ -9,6 +9,8 @@ import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.PaperType;
 import app.denfold.server.catalog.PaperTypes;
 import app.denfold.server.documents.DocumentEvents.FileContentChanged;
+import app.denfold.server.documents.guarding.ConfirmedSections;
+import app.denfold.server.documents.guarding.Holds;
 import app.denfold.server.people.Files;
 import app.denfold.server.people.PeopleEvents.PersonChanged;
 import app.denfold.server.people.PersonFile;
@@ -84,7 +86,7 @@ public class Documents {
 
     /** Files a placeholder for a paper that has not come. @throws Refusal as filing would */
     @Transactional
-    FiledDocument await(Viewer viewer, FilingDetails details, Received received) {
+    public FiledDocument await(Viewer viewer, FilingDetails details, Received received) {
         viewer.requireChange();
         files.visible(viewer, details.fileId());
         PaperTypes types = visibleTypes(viewer, details);
@@ -179,7 +181,7 @@ public class Documents {
         return draft;
     }
 
-    PaperTypes visibleTypes(Viewer viewer, FilingDetails details) {
+    public PaperTypes visibleTypes(Viewer viewer, FilingDetails details) {
         PaperTypes types = catalog.types(details.types());
         for (PaperType type : types.all()) {
             if (!viewer.maySee(List.of(type.code()))) {
@@ -191,7 +193,7 @@ public class Documents {
     }
 
     /** Gives it its name anew. */
-    void renamed(FiledDocument document) {
+    public void renamed(FiledDocument document) {
         rename(document);
     }
 
@@ -315,7 +317,7 @@ public class Documents {
     }
 
     /** The document, if the viewer may change it now. @throws Refusal naming what keeps him from it */
-    FiledDocument changeable(Viewer viewer, UUID id) {
+    public FiledDocument changeable(Viewer viewer, UUID id) {
         viewer.requireChange();
         FiledDocument document = visible(viewer, id);
         holds.requireFree(viewer, id);
@@ -324,7 +326,7 @@ public class Documents {
     }
 
     /** The same, if it was not marked as entered in error. */
-    FiledDocument open(Viewer viewer, UUID id) {
+    public FiledDocument open(Viewer viewer, UUID id) {
         FiledDocument document = changeable(viewer, id);
         if (document.isVoided()) {
             throw Refusal.conflict("voided", "This paper was marked as entered in error and can no longer be changed.");
@@ -390,7 +392,7 @@ public class Documents {
         return ", now “" + document.name() + "”";
     }
 
-    void changed(Actor by, FiledDocument document, String action, String sentence) {
+    public void changed(Actor by, FiledDocument document, String action, String sentence) {
         trail.record(new AuditEntry(by, action, document.fileId(), document.id(), sentence));
         files.touch(document.fileId());
         events.publishEvent(new FileContentChanged(document.fileId(), document.id()));

@@ -1,7 +1,7 @@
 package app.denfold.server.documents;
 
-import app.denfold.server.content.ContentDestroyed;
-import app.denfold.server.content.UsesContent;
+import app.denfold.server.content.destroying.ContentDestroyed;
+import app.denfold.server.content.destroying.UsesContent;
 import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;

@@ -145,7 +145,7 @@ public class FiledDocument {
     }
 
     /** How it stands now, in a word or two. */
-    String stateIn(PaperTypes of) {
+    public String stateIn(PaperTypes of) {
         if (isVoided()) {
             return "entered in error";
         }
@@ -246,16 +246,16 @@ public class FiledDocument {
         return description;
     }
 
-    void describe(String words) {
+    public void describe(String words) {
         this.description = words == null || words.isBlank() ? null : words.strip();
     }
 
-    FilingDetails details() {
+    public FilingDetails details() {
         return new FilingDetails(
                 fileId, type, List.of(furtherTypes), documentDate, effectiveDate, statedExpiry, fields);
     }
 
-    void correct(FilingDetails to) {
+    public void correct(FilingDetails to) {
         this.type = to.type();
         this.furtherTypes = to.furtherTypes().toArray(String[]::new);
         this.documentDate = to.documentDate();
@@ -264,7 +264,7 @@ public class FiledDocument {
         this.fields = to.fields();
     }
 
-    void moveTo(UUID file) {
+    public void moveTo(UUID file) {
         this.fileId = file;
     }
 
@@ -277,21 +277,21 @@ public class FiledDocument {
         return endedWait;
     }
 
-    void discard(String by, Instant now) {
+    public void discard(String by, Instant now) {
         this.discardedAt = now;
         this.discardedBy = by;
     }
 
-    void takeOut() {
+    public void takeOut() {
         this.discardedAt = null;
         this.discardedBy = null;
     }
 
-    Instant discardedAt() {
+    public Instant discardedAt() {
         return discardedAt;
     }
 
-    String discardedBy() {
+    public String discardedBy() {
         return discardedBy;
     }
 

@@ -8,7 +8,7 @@ import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
-interface FiledDocumentRepository extends JpaRepository<FiledDocument, UUID> {
+public interface FiledDocumentRepository extends JpaRepository<FiledDocument, UUID> {
 
     @Query(
             "select distinct d from FiledDocument d left join fetch d.versions where d.fileId = :fileId order by d.documentDate desc, d.id")

@@ -8,7 +8,7 @@ import org.springframework.stereotype.Component;
 
 /** Whether what is said of a paper can be. */
 @Component
-class FilingCheck {
+public class FilingCheck {
 
     private static final LocalDate EARLIEST = LocalDate.of(1900, 1, 1);
     private static final int FARTHEST_YEARS = 60;
@@ -20,7 +20,7 @@ class FilingCheck {
     }
 
     /** @throws Refusal at the first day that cannot be, or field that the type does not have */
-    void check(FilingDetails details, PaperTypes types) {
+    public void check(FilingDetails details, PaperTypes types) {
         for (String name : details.fields().keySet()) {
             if (!types.hasField(name)) {
                 throw Refusal.invalid(

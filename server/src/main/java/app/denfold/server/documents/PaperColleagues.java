@@ -1,8 +1,8 @@
 package app.denfold.server.documents;
 
-import app.denfold.server.access.Accounts;
 import app.denfold.server.access.Role;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.problems.Refusal;
 import java.util.List;
 import java.util.UUID;

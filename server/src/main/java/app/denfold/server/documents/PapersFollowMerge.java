@@ -3,6 +3,8 @@ package app.denfold.server.documents;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.Section;
+import app.denfold.server.documents.guarding.ConfirmedSections;
+import app.denfold.server.documents.guarding.Holds;
 import app.denfold.server.merging.RowsFollow;
 import app.denfold.server.people.Files;
 import app.denfold.server.people.PersonFile;

@@ -25,7 +25,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Excerpts of the papers of a file. They go where their papers go. */
 @Service
-public class Excerpts {
+class Excerpts {
 
     private static final int LONGEST = 4_000;
     private static final int LONGEST_NOTE = 200;

@@ -1,11 +1,6 @@
 package app.denfold.server.finding;
 
-import app.denfold.core.finding.WantedWords;
 import app.denfold.server.access.Viewer;
-import app.denfold.server.documents.DocumentVersion;
-import app.denfold.server.documents.Documents;
-import app.denfold.server.documents.FiledDocument;
-import app.denfold.server.documents.PapersOfFile;
 import app.denfold.server.people.Files;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.problems.Refusal;
@@ -17,13 +12,9 @@ import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -45,35 +36,26 @@ class FindController {
 
     private final FindPapers find;
     private final SuggestPapers suggest;
-    private final WordsOnPages words;
-    private final VersionDifferences differences;
+    private final WordsInPapers words;
     private final SavedSearches saved;
     private final FoundCsv csv;
-    private final PapersOfFile papersOfFile;
-    private final Documents documents;
     private final Files files;
     private final PeopleAround around;
 
     FindController(
             FindPapers find,
             SuggestPapers suggest,
-            WordsOnPages words,
-            VersionDifferences differences,
+            WordsInPapers words,
             SavedSearches saved,
             FoundCsv csv,
-            PapersOfFile papersOfFile,
-            Documents documents,
             Files files,
             PeopleAround around) {
         this.around = around;
         this.find = find;
         this.suggest = suggest;
         this.words = words;
-        this.differences = differences;
         this.saved = saved;
         this.csv = csv;
-        this.papersOfFile = papersOfFile;
-        this.documents = documents;
         this.files = files;
     }
 
@@ -147,81 +129,30 @@ class FindController {
     record AroundRequest(
             @NotNull List<UUID> documents, @NotNull FindCriteria criteria) {}
 
-    record AroundAnswer(UUID documentId, int page, int places, String before, String text, String after) {}
-
     /** For each of these papers the first place where wanted words stand, with what stands around it. */
     @PostMapping("/api/find/around")
-    @Transactional(readOnly = true)
-    List<AroundAnswer> around(Viewer viewer, @Valid @RequestBody AroundRequest request) {
-        if (request.documents().size() > 100) {
-            throw Refusal.invalid("documents", "At most 100 papers at once.");
-        }
-        WantedWords wanted = request.criteria().wanted();
-        if (wanted.isEmpty()) {
-            return List.of();
-        }
-        Map<UUID, String> latest = new HashMap<>();
-        for (FiledDocument document : documents.visible(viewer, request.documents())) {
-            latest.put(document.id(), document.latest().sha256());
-        }
-        Map<String, WordsOnPages.WordsAround> byHash = new HashMap<>();
-        words.around(List.copyOf(latest.values()), wanted).forEach(a -> byHash.put(a.sha256(), a));
-        return latest.entrySet().stream()
-                .filter(e -> byHash.containsKey(e.getValue()))
-                .map(e -> {
-                    WordsOnPages.WordsAround a = byHash.get(e.getValue());
-                    return new AroundAnswer(e.getKey(), a.page(), a.places(), a.before(), a.text(), a.after());
-                })
-                .toList();
+    List<WordsInPapers.AroundAnswer> around(Viewer viewer, @Valid @RequestBody AroundRequest request) {
+        return words.around(viewer, request.documents(), request.criteria());
     }
 
     /** Where in one paper the words stand. @param typed as one line */
     @GetMapping("/api/documents/{id}/versions/{number}/words")
-    @Transactional(readOnly = true)
     WordsOnPages.PaperWords wordsIn(
             Viewer viewer, @PathVariable UUID id, @PathVariable int number, @RequestParam String typed) {
-        FindCriteria criteria = FindCriteria.ofWords(typed);
-        List<DocumentVersion> versions = documents.visible(viewer, id).versions();
-        if (number < 1 || number > versions.size()) {
-            throw Refusal.notFound("version");
-        }
-        return words.in(versions.get(number - 1).sha256(), criteria.wanted());
+        return words.in(viewer, id, number, typed);
     }
 
     /** In which words a version differs from an older one. @param from number of the older one */
     @GetMapping("/api/documents/{id}/versions/{number}/differences")
-    @Transactional(readOnly = true)
     VersionDifferences.Differences differences(
             Viewer viewer, @PathVariable UUID id, @PathVariable int number, @RequestParam int from) {
-        List<DocumentVersion> versions = documents.visible(viewer, id).versions();
-        if (from < 1 || number < 1 || from > versions.size() || number > versions.size()) {
-            throw Refusal.notFound("version");
-        }
-        return differences.between(
-                versions.get(from - 1).sha256(), versions.get(number - 1).sha256());
+        return words.differences(viewer, id, from, number);
     }
-
-    /** @param places how many there are */
-    record WordsInFile(UUID documentId, int places, List<WordsOnPages.PageWords> pages) {}
 
     /** Where in the newest versions of a file's papers the words stand; papers without them are left out. */
     @GetMapping("/api/files/{id}/words")
-    @Transactional(readOnly = true)
-    List<WordsInFile> wordsInFile(Viewer viewer, @PathVariable UUID id, @RequestParam String typed) {
-        WantedWords wanted = FindCriteria.ofWords(typed).wanted();
-        Map<String, List<UUID>> byHash = new HashMap<>();
-        List<UUID> ids = papersOfFile.of(viewer, id).stream()
-                .map(PapersOfFile.PaperInFile::id)
-                .toList();
-        for (FiledDocument document : documents.visible(viewer, ids)) {
-            byHash.computeIfAbsent(document.latest().sha256(), h -> new ArrayList<>())
-                    .add(document.id());
-        }
-        return words.in(byHash.keySet(), wanted).entrySet().stream()
-                .flatMap(e -> byHash.get(e.getKey()).stream()
-                        .map(d -> new WordsInFile(
-                                d, e.getValue().places(), e.getValue().pages())))
-                .toList();
+    List<WordsInPapers.WordsInFile> wordsInFile(Viewer viewer, @PathVariable UUID id, @RequestParam String typed) {
+        return words.inFile(viewer, id, typed);
     }
 
     @GetMapping("/api/saved-searches")

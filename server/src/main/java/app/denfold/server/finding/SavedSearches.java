@@ -13,7 +13,7 @@ import org.springframework.transaction.annotation.Transactional;
  * may see.
  */
 @Service
-public class SavedSearches {
+class SavedSearches {
 
     private final SavedSearchRepository searches;
     private final FindPapers papers;

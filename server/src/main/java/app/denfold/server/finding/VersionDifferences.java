@@ -19,7 +19,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** In which words two versions of a paper differ, and where those stand. */
 @Service
-public class VersionDifferences {
+class VersionDifferences {
 
     /** Longer papers would keep the reader waiting. */
     private static final int MOST_WORDS = 40_000;

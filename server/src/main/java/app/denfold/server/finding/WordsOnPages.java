@@ -2,7 +2,7 @@ package app.denfold.server.finding;
 
 import app.denfold.core.finding.FoundWords;
 import app.denfold.core.finding.WantedWords;
-import app.denfold.paper.WordBox;
+import app.denfold.paper.reading.WordBox;
 import app.denfold.server.reading.ReadPage;
 import app.denfold.server.reading.Readings;
 import java.util.ArrayList;
@@ -19,7 +19,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Where on the pages of papers the wanted words stand. */
 @Service
-public class WordsOnPages {
+class WordsOnPages {
 
     /** Letters before and after a found word in an excerpt, in words. */
     private static final int WORDS_AROUND = 9;

@@ -1,7 +1,7 @@
 package app.denfold.server.handover;
 
-import app.denfold.server.access.Accounts;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.access.accounts.Accounts;
 import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;

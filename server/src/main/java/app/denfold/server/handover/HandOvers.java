@@ -1,7 +1,7 @@
 package app.denfold.server.handover;
 
-import app.denfold.server.access.Accounts;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.chasing.Message;

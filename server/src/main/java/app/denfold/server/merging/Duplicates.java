@@ -23,7 +23,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Pairs of files that may be of one person. */
 @Service
-public class Duplicates {
+class Duplicates {
 
     private static final int MOST_PAIRS = 2_000;
 

@@ -22,7 +22,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Puts two files of one person together. For a day it can be taken back. */
 @Service
-public class MergePeople {
+class MergePeople {
 
     private final PersonMergeRepository merges;
     private final Files files;

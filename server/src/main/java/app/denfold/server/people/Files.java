@@ -7,6 +7,8 @@ import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.people.PeopleEvents.FileOpened;
 import app.denfold.server.people.PeopleEvents.PersonChanged;
+import app.denfold.server.people.kinds.Kinds;
+import app.denfold.server.people.kinds.PersonKind;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import jakarta.persistence.EntityManager;
@@ -101,7 +103,7 @@ public class Files {
     }
 
     /** Files of persons with the same name and birth date; none when the birth date is unknown. */
-    List<PersonFile> like(PersonDetails details) {
+    public List<PersonFile> like(PersonDetails details) {
         return details.birthDate() == null
                 ? List.of()
                 : files.findByFamilyNameIgnoreCaseAndGivenNameIgnoreCaseAndBirthDate(

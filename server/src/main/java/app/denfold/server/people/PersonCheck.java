@@ -2,6 +2,8 @@ package app.denfold.server.people;
 
 import app.denfold.core.days.Window;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.people.kinds.FactDefinition;
+import app.denfold.server.people.kinds.PersonKind;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.time.LocalDate;
@@ -13,7 +15,7 @@ import org.springframework.stereotype.Component;
 
 /** Whether what was typed about a person can be. */
 @Component
-class PersonCheck {
+public class PersonCheck {
 
     private static final int OLDEST = 125;
 
@@ -29,7 +31,7 @@ class PersonCheck {
     }
 
     /** @throws Refusal at the first value that cannot be */
-    void check(PersonDetails details, PersonKind kind) {
+    public void check(PersonDetails details, PersonKind kind) {
         LocalDate today = calendar.today();
         LocalDate born = details.birthDate();
         if (born != null && (born.isAfter(today) || born.isBefore(today.minusYears(OLDEST)))) {

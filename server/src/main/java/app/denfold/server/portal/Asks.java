@@ -1,14 +1,14 @@
 package app.denfold.server.portal;
 
-import app.denfold.server.access.Accounts;
 import app.denfold.server.access.Role;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.chasing.ChaseEvents.Chased;
 import app.denfold.server.chasing.ChaseEvents.Wanted;
-import app.denfold.server.coverage.Ledger;
-import app.denfold.server.coverage.WantedWords;
+import app.denfold.server.coverage.ledger.Ledger;
+import app.denfold.server.coverage.ledger.WantedWords;
 import app.denfold.server.people.Files;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;

@@ -1,9 +1,9 @@
 package app.denfold.server.portal;
 
-import app.denfold.server.access.Accounts;
 import app.denfold.server.access.Viewer;
-import app.denfold.server.arrivals.Arrivals;
+import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.arrivals.ReceivedPaper;
+import app.denfold.server.arrivals.receiving.Arrivals;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.content.Contents;

@@ -1,7 +1,7 @@
 package app.denfold.server.portal;
 
 import app.denfold.server.access.Viewer;
-import app.denfold.server.arrivals.Arrivals;
+import app.denfold.server.arrivals.receiving.Arrivals;
 import app.denfold.server.content.Download;
 import app.denfold.server.content.UploadedFile;
 import java.io.IOException;

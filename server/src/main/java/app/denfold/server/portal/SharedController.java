@@ -1,21 +1,14 @@
 package app.denfold.server.portal;
 
-import app.denfold.server.access.Accounts;
 import app.denfold.server.access.Viewer;
-import app.denfold.server.documents.Documents;
-import app.denfold.server.people.Files;
 import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Email;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
-import java.time.Instant;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -30,51 +23,13 @@ class SharedController {
 
     private final Guests guests;
     private final Asks asks;
-    private final Files files;
-    private final Documents documents;
-    private final Accounts accounts;
-    private final PortalRepositories.Rights rights;
-    private final PortalRepositories.Shares shares;
+    private final ShowShared show;
 
-    SharedController(
-            Guests guests,
-            Asks asks,
-            Files files,
-            Documents documents,
-            Accounts accounts,
-            PortalRepositories.Rights rights,
-            PortalRepositories.Shares shares) {
+    SharedController(Guests guests, Asks asks, ShowShared show) {
         this.guests = guests;
         this.asks = asks;
-        this.files = files;
-        this.documents = documents;
-        this.accounts = accounts;
-        this.rights = rights;
-        this.shares = shares;
+        this.show = show;
     }
-
-    record GuestAnswer(
-            UUID accountId, String name, String email, String relation, boolean hasPassword, boolean closed) {}
-
-    record ShareAnswer(
-            UUID documentId,
-            String documentName,
-            UUID accountId,
-            String guestName,
-            String sharedBy,
-            Instant sharedAt) {}
-
-    /** @param guestName for whom it is; null for an older one that named nobody */
-    record OpenAskAnswer(
-            UUID id,
-            @Nullable String guestName,
-            String label,
-            String why,
-            @Nullable String words,
-            String askedBy,
-            Instant askedAt) {}
-
-    record SharedAnswer(List<GuestAnswer> guests, List<ShareAnswer> shares, List<OpenAskAnswer> asks) {}
 
     record InviteRequest(
             @NotBlank(message = "is needed") String name,
@@ -96,56 +51,8 @@ class SharedController {
             @Nullable String words) {}
 
     @GetMapping("/api/files/{id}/shared")
-    @Transactional(readOnly = true)
-    SharedAnswer shared(Viewer viewer, @PathVariable UUID id) {
-        files.visible(viewer, id);
-        List<GuestAnswer> invited =
-                rights.findByFileId(id).stream().map(this::guest).toList();
-        List<Share> all = shares.findByFileIdAndWithdrawnAtIsNullOrderBySharedAtDesc(id);
-        Map<UUID, String> names = new HashMap<>();
-        documents
-                .visible(viewer, all.stream().map(Share::documentId).toList())
-                .forEach(d -> names.put(d.id(), d.name()));
-        List<ShareAnswer> shared = all.stream()
-                .filter(s -> names.containsKey(s.documentId()))
-                .map(s -> share(s, names.get(s.documentId())))
-                .toList();
-        List<OpenAskAnswer> asked = asks.ofFile(viewer, id).stream()
-                .map(a -> new OpenAskAnswer(
-                        a.ask().id(),
-                        a.ask().accountId() == null
-                                ? a.ask().address()
-                                : accounts.viewer(a.ask().accountId())
-                                        .map(Viewer::name)
-                                        .orElse("closed account"),
-                        a.label(),
-                        a.why(),
-                        a.ask().words(),
-                        a.ask().askedBy(),
-                        a.ask().askedAt()))
-                .toList();
-        return new SharedAnswer(invited, shared, asked);
-    }
-
-    private GuestAnswer guest(GuestRight right) {
-        Viewer account = accounts.viewerEvenIfClosed(right.accountId()).orElseThrow();
-        return new GuestAnswer(
-                account.accountId(),
-                account.name(),
-                account.email(),
-                right.relation(),
-                accounts.hasPassword(account.accountId()),
-                accounts.viewer(account.accountId()).isEmpty());
-    }
-
-    private ShareAnswer share(Share share, String name) {
-        return new ShareAnswer(
-                share.documentId(),
-                name,
-                share.accountId(),
-                accounts.viewer(share.accountId()).map(Viewer::name).orElse("closed account"),
-                share.sharedBy(),
-                share.sharedAt());
+    ShowShared.SharedAnswer shared(Viewer viewer, @PathVariable UUID id) {
+        return show.ofFile(viewer, id);
     }
 
     @PostMapping("/api/files/{id}/guests")

@@ -1,6 +1,6 @@
 package app.denfold.server.reading;
 
-import app.denfold.server.content.ContentDestroyed;
+import app.denfold.server.content.destroying.ContentDestroyed;
 import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;

@@ -1,6 +1,6 @@
 package app.denfold.server.reading;
 
-import app.denfold.paper.WordBox;
+import app.denfold.paper.reading.WordBox;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.List;

@@ -2,8 +2,8 @@ package app.denfold.server.reading;
 
 import app.denfold.core.filing.Clues;
 import app.denfold.core.filing.LikePapers;
-import app.denfold.paper.PageFacts;
-import app.denfold.paper.WordBox;
+import app.denfold.paper.reading.PageFacts;
+import app.denfold.paper.reading.WordBox;
 import java.util.List;
 import java.util.Map;
 

@@ -1,6 +1,6 @@
 package app.denfold.server.reading;
 
-import app.denfold.paper.PageFacts;
+import app.denfold.paper.reading.PageFacts;
 import java.sql.Array;
 import java.sql.PreparedStatement;
 import java.sql.ResultSet;

@@ -1,8 +1,8 @@
 package app.denfold.server.reading;
 
 import app.denfold.paper.Format;
-import app.denfold.paper.PageFacts;
-import app.denfold.paper.ReadPages.Settings;
+import app.denfold.paper.reading.PageFacts;
+import app.denfold.paper.reading.ReadPages.Settings;
 import app.denfold.paper.worker.PaperWorkers;
 import app.denfold.paper.worker.WorkerFailed;
 import app.denfold.paper.worker.WorkerLost;

@@ -1,6 +1,6 @@
 package app.denfold.server.reading;
 
-import app.denfold.paper.PageFacts;
+import app.denfold.paper.reading.PageFacts;
 import app.denfold.server.practice.PracticeCalendar;
 import jakarta.annotation.Nullable;
 import java.util.ArrayList;

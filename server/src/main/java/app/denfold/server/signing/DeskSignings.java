@@ -1,6 +1,6 @@
 package app.denfold.server.signing;
 
-import app.denfold.paper.SignedCopy;
+import app.denfold.paper.sealing.SignedCopy;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;

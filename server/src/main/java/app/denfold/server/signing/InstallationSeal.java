@@ -1,6 +1,6 @@
 package app.denfold.server.signing;
 
-import app.denfold.paper.SealKey;
+import app.denfold.paper.sealing.SealKey;
 import app.denfold.paper.worker.PaperWorkers;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;

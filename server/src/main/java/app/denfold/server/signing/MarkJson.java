@@ -1,6 +1,6 @@
 package app.denfold.server.signing;
 
-import app.denfold.paper.SignatureMark;
+import app.denfold.paper.sealing.SignatureMark;
 import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;
 import java.util.List;

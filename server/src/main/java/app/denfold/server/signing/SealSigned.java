@@ -1,7 +1,7 @@
 package app.denfold.server.signing;
 
 import app.denfold.paper.Format;
-import app.denfold.paper.SignatureMark;
+import app.denfold.paper.sealing.SignatureMark;
 import app.denfold.paper.worker.PaperWorkers;
 import app.denfold.server.access.Actor;
 import app.denfold.server.content.Content;

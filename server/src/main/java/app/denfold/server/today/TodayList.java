@@ -1,14 +1,14 @@
 package app.denfold.server.today;
 
 import app.denfold.core.rules.Status;
-import app.denfold.server.access.Accounts;
 import app.denfold.server.access.Viewer;
-import app.denfold.server.arrivals.Arrivals;
+import app.denfold.server.access.accounts.Accounts;
+import app.denfold.server.arrivals.receiving.Arrivals;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.chasing.Outbox;
 import app.denfold.server.comments.Comments;
 import app.denfold.server.content.DamagedContent;
-import app.denfold.server.coverage.Board;
+import app.denfold.server.coverage.board.Board;
 import app.denfold.server.documents.Decisions;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;

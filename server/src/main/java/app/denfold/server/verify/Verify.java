@@ -8,7 +8,7 @@ import org.springframework.boot.builder.SpringApplicationBuilder;
  * {@code ./denfold verify}: one line for each stored paper and each row of the trail that is not as it was written, then
  * the numbers. It ends with 0 when all is as it should be, and with 1 otherwise.
  */
-public final class Verify {
+final class Verify {
 
     private Verify() {}
 

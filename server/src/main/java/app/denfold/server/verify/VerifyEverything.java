@@ -7,7 +7,7 @@ import org.springframework.stereotype.Service;
 
 /** Stored papers against their hashes, the trail against its key and its check points. */
 @Service
-public class VerifyEverything {
+class VerifyEverything {
 
     private final CheckAllContent contents;
     private final AuditCheck trail;

@@ -1,7 +1,7 @@
 package app.denfold.server.zipping;
 
-import app.denfold.server.access.Accounts;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.jobs.Jobs;
 import app.denfold.server.practice.PracticeCalendar;
@@ -34,7 +34,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** ZIPs that were asked for: made in the background, kept for a day for the one who asked, then removed. */
 @Service
-public class ZipJob {
+class ZipJob {
 
     private static final TaskDescriptor<Void> TASK = TaskDescriptor.of("zip-papers");
     private static final Duration KEPT = Duration.ofDays(1);

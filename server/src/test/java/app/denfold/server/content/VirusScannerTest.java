@@ -3,7 +3,7 @@ package app.denfold.server.content;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import app.denfold.server.demo.VirusScannerStandIn;
+import app.denfold.server.demo.standins.VirusScannerStandIn;
 import app.denfold.server.problems.NotNow;
 import java.io.IOException;
 import java.net.InetAddress;

@@ -1,0 +1,257 @@
+package app.denfold.server.access.accounts;
+
+import app.denfold.server.access.AccessEvents.AccountClosed;
+import app.denfold.server.access.AccessEvents.AccountOpened;
+import app.denfold.server.access.AccessEvents.PasswordSet;
+import app.denfold.server.access.AccessEvents.SignInRefused;
+import app.denfold.server.access.AccessEvents.SignedIn;
+import app.denfold.server.access.Role;
+import app.denfold.server.access.SensitiveThings;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.problems.Refusal;
+import java.time.Instant;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Accounts and how one gets into them. */
+@Service
+public class Accounts {
+
+    private static final int LONGEST_ADDRESS = 254;
+
+    private final AccountRepository accounts;
+    private final SignInThrottle throttle;
+    private final PasswordRules rules;
+    private final OneTimeLinks links;
+    private final PasswordEncoder passwords;
+    private final PracticeCalendar calendar;
+    private final ApplicationEventPublisher events;
+    private final OpenSessions sessions;
+    private final ObjectProvider<SensitiveThings> sensitive;
+    private final TransactionTemplate transactions;
+    private final String nobodysHash;
+
+    Accounts(
+            AccountRepository accounts,
+            SignInThrottle throttle,
+            PasswordRules rules,
+            OneTimeLinks links,
+            PasswordEncoder passwords,
+            PracticeCalendar calendar,
+            ApplicationEventPublisher events,
+            OpenSessions sessions,
+            ObjectProvider<SensitiveThings> sensitive,
+            TransactionTemplate transactions) {
+        this.sensitive = sensitive;
+        this.accounts = accounts;
+        this.throttle = throttle;
+        this.rules = rules;
+        this.links = links;
+        this.passwords = passwords;
+        this.calendar = calendar;
+        this.events = events;
+        this.sessions = sessions;
+        this.transactions = transactions;
+        this.nobodysHash = passwords.encode("nobody has this password");
+    }
+
+    /**
+     * @throws Refusal when address and password do not belong together, the account is closed, or there were too many
+     *     failures lately; a failure is remembered
+     */
+    public Viewer signIn(String email, String password, String address) {
+        String normal = Account.normal(email);
+        if (normal.length() > LONGEST_ADDRESS || password.length() > PasswordRules.LONGEST) {
+            throw wrong();
+        }
+        Instant now = calendar.now();
+        transactions.executeWithoutResult(t -> throttle.count(normal, address, now));
+        // hashing is slow on purpose, and holds neither a lock nor a connection
+        Optional<Account> account = accounts.findByEmail(normal).filter(Account::isOpen);
+        String hash = account.map(Account::passwordHash).orElse(nobodysHash);
+        boolean right = passwords.matches(password, hash == null ? nobodysHash : hash);
+        if (account.isEmpty() || hash == null || !right) {
+            account.ifPresent(known -> noteFailure(known, normal, address));
+            throw wrong();
+        }
+        return transactions.execute(t -> signedIn(account.get().id(), normal, address, now));
+    }
+
+    private static Refusal wrong() {
+        return Refusal.notSignedIn("Address and password do not belong together. Check both and try again.");
+    }
+
+    /** A row of the trail for the first failures and then for few of them: rows stay for good. */
+    private void noteFailure(Account known, String email, String address) {
+        transactions.executeWithoutResult(t -> {
+            int failures = throttle.failures(email, address);
+            if (failures <= SignInThrottle.FREE || Integer.bitCount(failures) == 1) {
+                events.publishEvent(new SignInRefused(
+                        known.email(), "wrong password" + (failures > 1 ? ", the " + failures + "th in a row" : "")));
+            }
+        });
+    }
+
+    private Viewer signedIn(UUID id, String email, String address, Instant now) {
+        Account account = accounts.findById(id).filter(Account::isOpen).orElseThrow(Accounts::wrong);
+        throttle.succeeded(email, address, now);
+        account.visited(now);
+        events.publishEvent(new SignedIn(account.actor()));
+        return viewerOf(account);
+    }
+
+    /** Ends an account at once, with its sessions and its links. @throws Refusal for one's own account */
+    @Transactional
+    public void close(Viewer administrator, UUID accountId) {
+        administrator.requireAdministrator();
+        if (administrator.accountId().equals(accountId)) {
+            throw Refusal.conflict("own-account", "Somebody else has to close your own account.");
+        }
+        Account account = accounts.findById(accountId).orElseThrow(() -> Refusal.notFound("account"));
+        account.close();
+        links.endAll(accountId, calendar.now());
+        sessions.endAll(accountId);
+        events.publishEvent(new AccountClosed(administrator.actor(), account.name(), account.email()));
+    }
+
+    /** Opens a closed account again; its holder signs in as before. */
+    @Transactional
+    public void openAgain(Viewer administrator, UUID accountId) {
+        administrator.requireAdministrator();
+        Account account = accounts.findById(accountId).orElseThrow(() -> Refusal.notFound("account"));
+        account.openAgain();
+        events.publishEvent(new AccountOpened(administrator.actor(), account.name(), account.email()));
+    }
+
+    private Viewer viewerOf(Account account) {
+        return account.seesSensitive()
+                ? account.viewer(Set.of(), Set.of())
+                : account.viewer(hidden(SensitiveThings::types), hidden(SensitiveThings::facts));
+    }
+
+    private Set<String> hidden(Function<SensitiveThings, Set<String>> what) {
+        return sensitive.stream().flatMap(s -> what.apply(s).stream()).collect(Collectors.toSet());
+    }
+
+    /** The account with its present rights; empty when it does not exist or is closed. */
+    public Optional<Viewer> viewer(UUID accountId) {
+        return accounts.findById(accountId).filter(Account::isOpen).map(this::viewerOf);
+    }
+
+    /** For telling who somebody is; a closed account may do nothing. */
+    public Optional<Viewer> viewerEvenIfClosed(UUID accountId) {
+        return accounts.findById(accountId).map(this::viewerOf);
+    }
+
+    public Optional<Viewer> viewerByEmail(String email) {
+        return accounts.findByEmail(Account.normal(email)).map(this::viewerOf);
+    }
+
+    /** All who work here, by their names; guests and closed accounts are left out. */
+    @Transactional(readOnly = true)
+    public List<Viewer> staff() {
+        return accounts.findByRoleNotAndClosedFalseOrderByName(Role.GUEST).stream()
+                .map(this::viewerOf)
+                .toList();
+    }
+
+    /** What each is in the practice, by name: a title, or else administrator, colleague or guest. */
+    @Transactional(readOnly = true)
+    public Map<String, String> titles(Collection<String> names) {
+        Map<String, String> titles = new HashMap<>();
+        accounts.findByNameIn(names).forEach(a -> titles.put(a.name(), a.titleWords()));
+        return titles;
+    }
+
+    public List<Viewer> viewers(Collection<UUID> ids) {
+        return accounts.findByIdIn(ids).stream().map(this::viewerOf).toList();
+    }
+
+    /** When the account signed in the time before the present one; empty when it never did. */
+    public Optional<Instant> previousVisit(UUID accountId) {
+        return accounts.findById(accountId).map(Account::previousVisitAt);
+    }
+
+    /** True once the account has a password, that is, its holder came in through a link. */
+    public boolean hasPassword(UUID accountId) {
+        return accounts.findById(accountId).map(a -> a.passwordHash() != null).orElse(false);
+    }
+
+    /** @throws Refusal when there is an account with this address already */
+    @Transactional
+    public Viewer open(NewAccount from) {
+        if (accounts.findByEmail(Account.normal(from.email())).isPresent()) {
+            throw Refusal.conflict("account-exists", "There is already an account with the address " + from.email());
+        }
+        return viewerOf(accounts.save(new Account(from, calendar.now())));
+    }
+
+    /** Sets a password without a link, for first administrators and demo accounts. */
+    @Transactional
+    public void setPassword(UUID accountId, String password) {
+        accounts.findById(accountId).orElseThrow().setPasswordHash(passwords.encode(password));
+        sessions.endAll(accountId);
+    }
+
+    /** A secret for a link with which the account's holder sets a password, once, within seven days; it ends older ones. */
+    @Transactional
+    public String issueLink(UUID accountId) {
+        links.endAll(accountId, calendar.now());
+        return links.issue(accountId, calendar.now());
+    }
+
+    /** Links that were sent to the account's holder end. */
+    @Transactional
+    public void endLinks(UUID accountId) {
+        links.endAll(accountId, calendar.now());
+    }
+
+    /** Whose link this is. @throws Refusal when it is unknown, used or expired */
+    @Transactional(readOnly = true)
+    public Viewer holderOf(String token) {
+        return accounts.findById(links.usable(token, calendar.now()).accountId())
+                .map(this::viewerOf)
+                .orElseThrow(() -> Refusal.notFound("invitation"));
+    }
+
+    /**
+     * Uses up the link, and with it every other of the account, sets the password, and ends the sessions begun under the
+     * former one.
+     *
+     * @throws Refusal as above, or when the password is not accepted
+     */
+    public Viewer setPasswordByLink(String token, String password) {
+        Account holder = accounts.findById(transactions.execute(
+                        t -> links.usable(token, calendar.now()).accountId()))
+                .orElseThrow();
+        rules.check(password, holder.name(), holder.email());
+        String hash = passwords.encode(password);
+        return transactions.execute(t -> {
+            OneTimeLink link = links.usable(token, calendar.now());
+            Account account = accounts.findById(link.accountId())
+                    .filter(Account::isOpen)
+                    .orElseThrow(() -> Refusal.gone("account-closed", "This account is closed."));
+            account.setPasswordHash(hash);
+            account.visited(calendar.now());
+            link.use(calendar.now());
+            links.endAll(account.id(), calendar.now());
+            sessions.endAll(account.id());
+            events.publishEvent(new PasswordSet(account.actor()));
+            return viewerOf(account);
+        });
+    }
+}

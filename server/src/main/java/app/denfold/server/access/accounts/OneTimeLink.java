@@ -1,0 +1,51 @@
+package app.denfold.server.access.accounts;
+
+import com.github.f4b6a3.uuid.UuidCreator;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.util.UUID;
+
+/** A link that lets its holder set a password once; only a hash of its secret is kept. */
+@Entity
+class OneTimeLink {
+
+    @Id
+    private UUID id;
+
+    @Version
+    private Integer version;
+
+    private UUID accountId;
+    private String tokenHash;
+    private Instant issuedAt;
+    private Instant expiresAt;
+    private Instant usedAt;
+
+    protected OneTimeLink() {}
+
+    OneTimeLink(UUID accountId, String tokenHash, Instant issuedAt, Instant expiresAt) {
+        this.id = UuidCreator.getTimeOrderedEpoch();
+        this.accountId = accountId;
+        this.tokenHash = tokenHash;
+        this.issuedAt = issuedAt;
+        this.expiresAt = expiresAt;
+    }
+
+    UUID accountId() {
+        return accountId;
+    }
+
+    boolean isUsed() {
+        return usedAt != null;
+    }
+
+    boolean isExpired(Instant now) {
+        return now.isAfter(expiresAt);
+    }
+
+    void use(Instant now) {
+        this.usedAt = now;
+    }
+}

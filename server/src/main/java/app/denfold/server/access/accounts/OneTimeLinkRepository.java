@@ -1,0 +1,13 @@
+package app.denfold.server.access.accounts;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.data.repository.CrudRepository;
+
+interface OneTimeLinkRepository extends CrudRepository<OneTimeLink, UUID> {
+
+    Optional<OneTimeLink> findByTokenHash(String hash);
+
+    List<OneTimeLink> findByAccountIdAndUsedAtIsNull(UUID accountId);
+}

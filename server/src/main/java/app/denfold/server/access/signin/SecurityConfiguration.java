@@ -1,0 +1,93 @@
+package app.denfold.server.access.signin;
+
+import app.denfold.server.access.Role;
+import app.denfold.server.access.accounts.Accounts;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.MediaType;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.core.userdetails.UserDetailsService;
+import org.springframework.security.core.userdetails.UsernameNotFoundException;
+import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
+
+/** Which addresses whom; what a person sees within them is decided by each module's service. */
+@Configuration
+class SecurityConfiguration {
+
+    /** Argon2id as the OWASP Password Storage Cheat Sheet has it: 19 MiB, two rounds, one lane. */
+    private static final int KIBIBYTES = 19 * 1024;
+
+    private static final int ROUNDS = 2;
+    private static final int LANES = 1;
+    private static final int SALT_BYTES = 16;
+    private static final int HASH_BYTES = 32;
+
+    @Bean
+    PasswordEncoder passwordEncoder() {
+        return new Argon2PasswordEncoder(SALT_BYTES, HASH_BYTES, LANES, KIBIBYTES, ROUNDS);
+    }
+
+    /** Signing in goes through {@link Accounts}; this keeps the framework from inventing a user of its own. */
+    @Bean
+    UserDetailsService noFrameworkUsers() {
+        return name -> {
+            throw new UsernameNotFoundException(name);
+        };
+    }
+
+    @Bean
+    SecurityFilterChain chain(HttpSecurity http, @Value("${denfold.address}") String address) throws Exception {
+        boolean tls = address.startsWith("https:");
+        CookieCsrfTokenRepository tokens = CookieCsrfTokenRepository.withHttpOnlyFalse();
+        if (tls) {
+            tokens.setCookieCustomizer(cookie -> cookie.secure(true));
+        }
+        String[] staff = {Role.ADMINISTRATOR.name(), Role.COLLEAGUE.name()};
+        return http.csrf(csrf -> csrf.spa().csrfTokenRepository(tokens))
+                .authorizeHttpRequests(requests -> requests.requestMatchers("/api/session", "/api/practice")
+                        .permitAll()
+                        .requestMatchers("/api/invitations/*")
+                        .permitAll()
+                        .requestMatchers("/api/portal", "/api/portal/**")
+                        .hasRole(Role.GUEST.name())
+                        .requestMatchers("/api/**")
+                        .hasAnyRole(staff)
+                        .requestMatchers("/actuator/health", "/actuator/health/**")
+                        .permitAll()
+                        .requestMatchers("/actuator/**")
+                        .denyAll()
+                        .requestMatchers(HttpMethod.GET, "/**")
+                        .permitAll()
+                        .anyRequest()
+                        .denyAll())
+                .exceptionHandling(e -> e.authenticationEntryPoint(
+                                (request, response, why) -> problem(response, 401, "sign-in", "Sign in first."))
+                        .accessDeniedHandler((request, response, why) ->
+                                problem(response, 403, "forbidden", "Your account may not do this.")))
+                .headers(headers -> headers.referrerPolicy(referrer -> {})
+                        .contentTypeOptions(options -> {})
+                        .frameOptions(frame -> frame.deny())
+                        .httpStrictTransportSecurity(hsts -> hsts.requestMatcher(request -> tls || request.isSecure())))
+                .requestCache(cache -> cache.disable())
+                .logout(logout -> logout.disable())
+                .build();
+    }
+
+    private static void problem(HttpServletResponse response, int status, String code, String words)
+            throws IOException {
+        response.setStatus(status);
+        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+        response.setCharacterEncoding(StandardCharsets.UTF_8.name());
+        response.getWriter()
+                .write("{\"status\":" + status + ",\"code\":\"" + code + "\",\"detail\":\"" + words
+                        + "\",\"problems\":[]}");
+    }
+}

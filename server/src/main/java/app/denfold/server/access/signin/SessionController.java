@@ -1,0 +1,89 @@
+package app.denfold.server.access.signin;
+
+import app.denfold.server.access.AccessEvents.SignedOut;
+import app.denfold.server.access.Role;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.access.accounts.Accounts;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import java.util.UUID;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Signing in and out, by password or for the first time by a link. */
+@RestController
+class SessionController {
+
+    private final Accounts accounts;
+    private final Sessions sessions;
+    private final ApplicationEventPublisher events;
+
+    SessionController(Accounts accounts, Sessions sessions, ApplicationEventPublisher events) {
+        this.accounts = accounts;
+        this.sessions = sessions;
+        this.events = events;
+    }
+
+    record SignInRequest(@NotBlank String email, @NotBlank String password) {}
+
+    record NewPassword(@NotBlank String password) {}
+
+    record Me(UUID id, String name, String email, Role role, boolean mayChange, boolean seesSensitive) {
+        static Me of(Viewer viewer) {
+            return new Me(
+                    viewer.accountId(),
+                    viewer.name(),
+                    viewer.email(),
+                    viewer.role(),
+                    viewer.mayChange(),
+                    viewer.seesSensitive());
+        }
+    }
+
+    record Invitation(String name, String email) {}
+
+    @GetMapping("/api/session")
+    Me me(Viewer viewer) {
+        return Me.of(viewer);
+    }
+
+    @PostMapping("/api/session")
+    Me signIn(@Valid @RequestBody SignInRequest body, HttpServletRequest request, HttpServletResponse response) {
+        Viewer viewer = accounts.signIn(body.email(), body.password(), request.getRemoteAddr());
+        sessions.begin(viewer, request, response);
+        return Me.of(viewer);
+    }
+
+    @DeleteMapping("/api/session")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void signOut(Viewer viewer, HttpServletRequest request, HttpServletResponse response) {
+        sessions.end(request, response);
+        events.publishEvent(new SignedOut(viewer.actor()));
+    }
+
+    @GetMapping("/api/invitations/{token}")
+    Invitation invitation(@PathVariable String token) {
+        Viewer holder = accounts.holderOf(token);
+        return new Invitation(holder.name(), holder.email());
+    }
+
+    @PostMapping("/api/invitations/{token}")
+    Me accept(
+            @PathVariable String token,
+            @Valid @RequestBody NewPassword body,
+            HttpServletRequest request,
+            HttpServletResponse response) {
+        Viewer viewer = accounts.setPasswordByLink(token, body.password());
+        sessions.begin(viewer, request, response);
+        return Me.of(viewer);
+    }
+}

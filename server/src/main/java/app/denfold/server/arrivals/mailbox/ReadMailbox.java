@@ -1,0 +1,147 @@
+package app.denfold.server.arrivals.mailbox;
+
+import app.denfold.core.filing.FileNames;
+import app.denfold.server.access.Actor;
+import app.denfold.server.arrivals.ReceivedPaper;
+import app.denfold.server.arrivals.receiving.Arrivals;
+import app.denfold.server.audit.AuditEntry;
+import app.denfold.server.audit.AuditTrail;
+import app.denfold.server.problems.Refusal;
+import jakarta.mail.Flags;
+import jakarta.mail.Folder;
+import jakarta.mail.Message;
+import jakarta.mail.MessagingException;
+import jakarta.mail.Part;
+import jakarta.mail.Session;
+import jakarta.mail.Store;
+import jakarta.mail.search.FlagTerm;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Properties;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+
+/**
+ * Reads the practice's mailbox over IMAP: each attachment of an unseen message becomes an arrival that keeps the text of
+ * the message; a message without one is itself the paper. Messages are marked as seen after their papers are safe, and
+ * are never deleted.
+ */
+@Component
+class ReadMailbox {
+
+    private static final Logger LOG = LoggerFactory.getLogger(ReadMailbox.class);
+
+    private final String host;
+    private final int port;
+    private final String user;
+    private final String password;
+    private final boolean secure;
+    private final Arrivals arrivals;
+    private final AuditTrail trail;
+
+    ReadMailbox(
+            @Value("${denfold.mailbox.host:}") String host,
+            @Value("${denfold.mailbox.port:993}") int port,
+            @Value("${denfold.mailbox.user:}") String user,
+            @Value("${denfold.mailbox.password:}") String password,
+            @Value("${denfold.mailbox.secure:true}") boolean secure,
+            Arrivals arrivals,
+            AuditTrail trail) {
+        this.host = host;
+        this.port = port;
+        this.user = user;
+        this.password = password;
+        this.secure = secure;
+        this.arrivals = arrivals;
+        this.trail = trail;
+    }
+
+    @Scheduled(fixedDelayString = "${denfold.mailbox.interval:15000}", initialDelay = 5_000)
+    void look() {
+        if (host.isBlank()) {
+            return;
+        }
+        try (Store store = store()) {
+            Folder inbox = store.getFolder("INBOX");
+            inbox.open(Folder.READ_WRITE);
+            for (Message message : inbox.search(new FlagTerm(new Flags(Flags.Flag.SEEN), false))) {
+                take(message);
+            }
+            inbox.close(false);
+        } catch (MessagingException unreachable) {
+            LOG.warn("The mailbox {} cannot be read now: {}", user, unreachable.getMessage());
+        }
+    }
+
+    private Store store() throws MessagingException {
+        String protocol = secure ? "imaps" : "imap";
+        Properties settings = new Properties();
+        for (String limit : new String[] {"connectiontimeout", "timeout", "writetimeout"}) {
+            settings.put("mail." + protocol + "." + limit, "15000");
+        }
+        // reading a message must not mark it as seen: only a stored paper does
+        settings.put("mail." + protocol + ".peek", "true");
+        Store store = Session.getInstance(settings).getStore(protocol);
+        store.connect(host, port, user, password);
+        return store;
+    }
+
+    private void take(Message message) throws MessagingException {
+        try {
+            MailMessage mail = MailMessage.read(message);
+            for (int i = 0; i < mail.attachments().size(); i++) {
+                Part part = mail.attachments().get(i);
+                receive(mail, i + 1, MailMessage.nameOf(part), to -> part.getInputStream()
+                        .transferTo(to));
+            }
+            if (mail.attachments().isEmpty()) {
+                receive(mail, 0, FileNames.safe(mail.subject()) + ".eml", message::writeTo);
+            }
+            message.setFlag(Flags.Flag.SEEN, true);
+        } catch (IOException | RuntimeException failed) {
+            LOG.error("A message in {} stays unseen and is tried again", user, failed);
+        }
+    }
+
+    private interface Bytes {
+        void writeTo(OutputStream to) throws IOException, MessagingException;
+    }
+
+    private void receive(MailMessage mail, int number, String name, Bytes bytes)
+            throws IOException, MessagingException {
+        String origin = "mail " + mail.id() + " " + number;
+        if (arrivals.isTaken(origin)) {
+            return;
+        }
+        Path file = Files.createTempFile("mail", ".part");
+        try {
+            try (OutputStream out = Files.newOutputStream(file)) {
+                bytes.writeTo(out);
+            }
+            arrivals.receive(new ReceivedPaper(
+                    file,
+                    name,
+                    ReceivedPaper.Way.MAIL,
+                    Actor.system(user),
+                    null,
+                    null,
+                    mail.subject(),
+                    mail.sender(),
+                    number == 0 ? null : mail.text(),
+                    origin));
+        } catch (Refusal refused) {
+            trail.record(AuditEntry.ofFile(
+                    Actor.system(user),
+                    "mail-not-taken",
+                    null,
+                    "left “" + name + "” from " + mail.sender() + " in the mailbox: " + refused.getMessage()));
+        } finally {
+            Files.deleteIfExists(file);
+        }
+    }
+}

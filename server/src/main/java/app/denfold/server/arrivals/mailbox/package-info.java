@@ -1,0 +1,2 @@
+/** Papers from mails to the practice. */
+package app.denfold.server.arrivals.mailbox;

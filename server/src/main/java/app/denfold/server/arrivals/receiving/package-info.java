@@ -1,0 +1,5 @@
+/** Taking a paper in: kept, noted in the trail, and taken further once it is read. */
+@NamedInterface("receiving")
+package app.denfold.server.arrivals.receiving;
+
+import org.springframework.modulith.NamedInterface;

@@ -1,0 +1,2 @@
+/** The trail: every act a row, chained and checked. */
+package app.denfold.server.audit;

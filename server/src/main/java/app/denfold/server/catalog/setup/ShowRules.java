@@ -1,0 +1,103 @@
+package app.denfold.server.catalog.setup;
+
+import app.denfold.core.filing.TypeField;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.catalog.Catalog;
+import app.denfold.server.catalog.CatalogRepositories;
+import app.denfold.server.catalog.ChecklistVersion;
+import app.denfold.server.catalog.KeptChecklist;
+import app.denfold.server.catalog.PaperType;
+import app.denfold.server.catalog.Signer;
+import jakarta.annotation.Nullable;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Sections, types and checklists as set-up shows them, for administrators. */
+@Service
+class ShowRules {
+
+    private final Catalog catalog;
+    private final CatalogRepositories.Checklists checklists;
+    private final JsonMapper mapper = new JsonMapper();
+
+    ShowRules(Catalog catalog, CatalogRepositories.Checklists checklists) {
+        this.catalog = catalog;
+        this.checklists = checklists;
+    }
+
+    record SectionAnswerOfSetUp(String code, String label, int types) {}
+
+    record TypeSetUp(
+            String code,
+            int version,
+            String label,
+            String section,
+            JsonNode validity,
+            String namingPattern,
+            List<Signer> signers,
+            boolean needsReview,
+            boolean sensitive,
+            List<String> synonyms,
+            List<TypeField> fields,
+            @Nullable UUID reviewer) {}
+
+    /** @param to last day in force; null for the newest version */
+    record ChecklistVersionAnswer(
+            @Nullable LocalDate from, @Nullable LocalDate to, JsonNode definition, Map<String, String> labels) {}
+
+    /** @param versions oldest first */
+    record ChecklistSetUp(String code, int version, String label, List<ChecklistVersionAnswer> versions) {}
+
+    List<SectionAnswerOfSetUp> sections(Viewer viewer) {
+        viewer.requireAdministrator();
+        List<PaperType> types = catalog.types();
+        return catalog.sections().stream()
+                .map(s -> new SectionAnswerOfSetUp(s.code(), s.label(), (int)
+                        types.stream().filter(t -> t.section().equals(s.code())).count()))
+                .toList();
+    }
+
+    List<TypeSetUp> types(Viewer viewer) {
+        viewer.requireAdministrator();
+        return catalog.types().stream()
+                .map(t -> new TypeSetUp(
+                        t.code(),
+                        t.version(),
+                        t.label(),
+                        t.section(),
+                        mapper.readTree(t.validity()),
+                        t.namingPatternText(),
+                        t.signers(),
+                        t.needsReview(),
+                        t.isSensitive(),
+                        t.synonyms(),
+                        t.fields(),
+                        t.reviewer()))
+                .toList();
+    }
+
+    @Transactional(readOnly = true)
+    List<ChecklistSetUp> checklists(Viewer viewer) {
+        viewer.requireAdministrator();
+        return checklists.findAllWithVersions().stream().map(this::answer).toList();
+    }
+
+    private ChecklistSetUp answer(KeptChecklist list) {
+        List<ChecklistVersionAnswer> versions = new ArrayList<>();
+        for (ChecklistVersion v : list.versions()) {
+            versions.add(new ChecklistVersionAnswer(
+                    v.fromDay(),
+                    list.lastDay(versions.size()),
+                    mapper.readTree(v.definition()),
+                    v.requirementLabels()));
+        }
+        return new ChecklistSetUp(list.code(), list.version(), list.label(), versions);
+    }
+}

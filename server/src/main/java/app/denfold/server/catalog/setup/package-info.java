@@ -1,0 +1,5 @@
+/** Changing the rules: checked as a whole, saved as a version, brought in and out as JSON. */
+@NamedInterface("setup")
+package app.denfold.server.catalog.setup;
+
+import org.springframework.modulith.NamedInterface;

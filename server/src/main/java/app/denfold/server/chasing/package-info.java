@@ -1,0 +1,2 @@
+/** Mails that tell people what is missing, and all other mails on their way out. */
+package app.denfold.server.chasing;

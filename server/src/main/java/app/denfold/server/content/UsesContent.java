@@ -1,7 +1,0 @@
-package app.denfold.server.content;
-
-/** Whoever keeps something that needs stored bytes says so here; bytes that nobody needs can be destroyed. */
-public interface UsesContent {
-
-    boolean uses(String sha256);
-}

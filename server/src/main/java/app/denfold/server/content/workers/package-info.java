@@ -1,0 +1,2 @@
+/** The processes in which received bytes are parsed. */
+package app.denfold.server.content.workers;

@@ -1,0 +1,2 @@
+/** What keeps a paper from being changed: confirmed sections, and papers held for editing. */
+package app.denfold.server.documents.guarding;

@@ -1,0 +1,131 @@
+package app.denfold.server.people;
+
+import app.denfold.server.access.Viewer;
+import app.denfold.server.audit.AuditTrail;
+import app.denfold.server.people.kinds.FactDefinition;
+import app.denfold.server.people.kinds.Kinds;
+import app.denfold.server.people.kinds.PersonKind;
+import app.denfold.server.practice.PracticeCalendar;
+import jakarta.annotation.Nullable;
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What stands at the head of a file, as far as the viewer may know it. */
+@Service
+class FileHead {
+
+    private final Files files;
+    private final Kinds kinds;
+    private final AuditTrail trail;
+    private final PracticeCalendar calendar;
+
+    FileHead(Files files, Kinds kinds, AuditTrail trail, PracticeCalendar calendar) {
+        this.files = files;
+        this.kinds = kinds;
+        this.trail = trail;
+        this.calendar = calendar;
+    }
+
+    record KindAnswer(String code, String label, String plural, List<FactDefinition> facts) {}
+
+    /**
+     * The head of a file.
+     *
+     * @param age in full years; null when the birth date is unknown
+     * @param facts values that hold today, by name
+     * @param factWords the same as they are shown, persons by their names
+     */
+    record FileAnswer(
+            UUID id,
+            int version,
+            String number,
+            String kind,
+            String kindLabel,
+            String givenName,
+            String familyName,
+            String name,
+            @Nullable LocalDate birthDate,
+            @Nullable Integer age,
+            @Nullable String email,
+            @Nullable String team,
+            @Nullable LocalDate activeFrom,
+            List<PersonDetails.SpanDetails> spans,
+            Map<String, String> facts,
+            Map<String, String> factWords,
+            List<FactDefinition> factDefinitions,
+            List<String> formerNames,
+            List<String> identifiers) {}
+
+    List<KindAnswer> kinds(Viewer viewer) {
+        return kinds.all().stream()
+                .map(k -> new KindAnswer(k.code(), k.label(), k.plural(), visible(viewer, k)))
+                .toList();
+    }
+
+    @Transactional
+    FileAnswer open(Viewer viewer, PersonDetails person, boolean evenIfLike) {
+        return answer(viewer, files.open(viewer, person, evenIfLike));
+    }
+
+    /** The look is noted in the trail. */
+    @Transactional
+    FileAnswer look(Viewer viewer, UUID id) {
+        PersonFile file = files.visible(viewer, id);
+        trail.openedFile(viewer, id, file.name());
+        return answer(viewer, file);
+    }
+
+    @Transactional
+    FileAnswer change(Viewer viewer, UUID id, int version, PersonDetails person) {
+        return answer(viewer, files.change(viewer, id, version, person));
+    }
+
+    private static List<FactDefinition> visible(Viewer viewer, PersonKind kind) {
+        return kind.facts().stream()
+                .filter(f -> viewer.maySeeFact(kind.code(), f.name()))
+                .toList();
+    }
+
+    private FileAnswer answer(Viewer viewer, PersonFile f) {
+        LocalDate today = calendar.today();
+        PersonKind kind = kinds.kind(f.kind());
+        Map<String, String> facts = new LinkedHashMap<>(f.factsOn(today));
+        facts.keySet().removeIf(name -> !viewer.maySeeFact(f.kind(), name));
+        return new FileAnswer(
+                f.id(),
+                f.version(),
+                f.number(),
+                f.kind(),
+                kind.label(),
+                f.givenName(),
+                f.familyName(),
+                f.name(),
+                f.birthDate(),
+                f.birthDate() == null ? null : (int) ChronoUnit.YEARS.between(f.birthDate(), today),
+                f.email(),
+                f.team(),
+                f.activeSpans().isEmpty() ? null : f.activeSpans().get(0).fromDay(),
+                f.activeSpans().stream()
+                        .map(span -> new PersonDetails.SpanDetails(span.fromDay(), span.toDay()))
+                        .toList(),
+                facts,
+                words(kind, facts),
+                visible(viewer, kind),
+                f.formerNames(),
+                f.identifiers());
+    }
+
+    private Map<String, String> words(PersonKind kind, Map<String, String> values) {
+        Map<String, String> words = new LinkedHashMap<>(values);
+        kind.facts().stream()
+                .filter(fact -> fact.form() == FactDefinition.Form.PERSON && values.containsKey(fact.name()))
+                .forEach(fact -> words.put(fact.name(), files.nameOf(values.get(fact.name()))));
+        return words;
+    }
+}

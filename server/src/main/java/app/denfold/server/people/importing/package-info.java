@@ -1,0 +1,2 @@
+/** People from CSV, and from the directory of the house. */
+package app.denfold.server.people.importing;

@@ -1,0 +1,2 @@
+/** Changing kinds and bringing people in, in Set-up. */
+package app.denfold.server.people.setup;
