@@ -27,7 +27,7 @@ class ArrivalsWayTest {
 
     private static final LocalDate TODAY = LocalDate.now();
     private static final LocatorAssertions.ContainsTextOptions SOON =
-            new LocatorAssertions.ContainsTextOptions().setTimeout(90_000);
+            new LocatorAssertions.ContainsTextOptions().setTimeout(240_000);
 
     @TempDir
     Path folder;
@@ -220,7 +220,7 @@ class ArrivalsWayTest {
         page.navigate("/arrivals?paper=" + scan);
         Locator offered = page.getByRole(AriaRole.GROUP, new Page.GetByRoleOptions().setName("Proposed persons"))
                 .getByRole(AriaRole.BUTTON);
-        assertThat(offered).hasCount(2, new LocatorAssertions.HasCountOptions().setTimeout(90_000));
+        assertThat(offered).hasCount(2);
         assertThat(page.locator(".arrival-tools")).not().containsText("reading", SOON);
         page.keyboard().press("Enter");
         assertThat(page.getByText("Choose the person")).isVisible();

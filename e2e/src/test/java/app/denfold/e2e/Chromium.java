@@ -39,10 +39,10 @@ final class Chromium implements AutoCloseable {
 
     private Page page(String address, int width, int height) {
         // a busy machine takes longer than the usual five seconds
-        PlaywrightAssertions.setDefaultAssertionTimeout(20_000);
+        PlaywrightAssertions.setDefaultAssertionTimeout(120_000);
         BrowserContext context = browser.newContext(
                 new Browser.NewContextOptions().setBaseURL(address).setViewportSize(width, height));
-        context.setDefaultTimeout(30_000);
+        context.setDefaultTimeout(120_000);
         return context.newPage();
     }
 

@@ -67,7 +67,7 @@ class EveryActIsKeptTest {
             awaitMoreActs();
             over = true;
             threads.shutdown();
-            assertThat(threads.awaitTermination(90, TimeUnit.SECONDS)).isTrue();
+            assertThat(threads.awaitTermination(4, TimeUnit.MINUTES)).isTrue();
             assertThat(people.failures).isEmpty();
             System.out.printf(
                     "figure kills %s acknowledged %s broken-off %d compared %d%n",

@@ -1,5 +1,6 @@
 package app.denfold.e2e;
 
+import static app.denfold.server.Patience.await;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.denfold.server.Papers;
@@ -97,7 +98,7 @@ class NothingIsLostTest {
         server.kill();
         killed = true;
         pool.shutdown();
-        assertThat(pool.awaitTermination(60, TimeUnit.SECONDS)).isTrue();
+        assertThat(pool.awaitTermination(4, TimeUnit.MINUTES)).isTrue();
         assertThat(failures).isEmpty();
         assertThat(uploaded.size()).isGreaterThanOrEqualTo(uploadsAtLeast);
     }
@@ -177,17 +178,13 @@ class NothingIsLostTest {
         }
     }
 
-    private void pickupsDrain(ServerProcess server) throws Exception {
+    private void pickupsDrain(ServerProcess server) {
         Path desk = server.pickup().resolve(DESK);
-        for (int i = 0; i < 1_200; i++) {
+        await().untilAsserted(() -> {
             try (var left = Files.list(desk)) {
-                if (left.noneMatch(f -> f.toString().endsWith(".pdf"))) {
-                    return;
-                }
+                assertThat(left.filter(f -> f.toString().endsWith(".pdf"))).isEmpty();
             }
-            TimeUnit.MILLISECONDS.sleep(100);
-        }
-        throw new AssertionError("Papers stay in the pickup folder.");
+        });
     }
 
     private void everyAcknowledgedPaperIsThereOnce(ServerProcess server) throws Exception {

@@ -1,5 +1,6 @@
 package app.denfold.e2e;
 
+import static app.denfold.server.Patience.await;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -8,7 +9,6 @@ import com.jayway.jsonpath.JsonPath;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.assertions.LocatorAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
 import java.nio.charset.StandardCharsets;
@@ -20,7 +20,6 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
-import java.util.concurrent.TimeUnit;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -115,17 +114,10 @@ class OnePapersWayTest {
                 .click();
         Locator input = desk.page().getByLabel("Choose files for Arrivals");
         input.setInputFiles(new Path[] {contract, photo, scan, empty});
-        assertThat(desk.page().getByRole(AriaRole.ALERT))
-                .containsText(
-                        "is empty",
-                        new com.microsoft.playwright.assertions.LocatorAssertions.ContainsTextOptions()
-                                .setTimeout(40_000));
+        assertThat(desk.page().getByRole(AriaRole.ALERT)).containsText("is empty");
         desk.button("Dismiss").click();
         Path picked = Files.write(server.pickup().resolve("Office desk/scan_7001.pdf"), Papers.pdf("Manual handling"));
-        for (int i = 0; i < 400 && Files.exists(picked); i++) {
-            TimeUnit.MILLISECONDS.sleep(100);
-        }
-        assertThat(picked).doesNotExist();
+        await().until(() -> !Files.exists(picked));
 
         desk.openArrival("scan.pdf");
         accessibility.look(desk.page());
@@ -174,7 +166,7 @@ class OnePapersWayTest {
         desk.button("Notices").click();
         Locator notice = desk.page().locator(".notice").first();
         assertThat(notice).containsText("papers we need from you");
-        assertThat(notice).containsText("sent", new LocatorAssertions.ContainsTextOptions().setTimeout(20_000));
+        assertThat(notice).containsText("sent");
         accessibility.look(desk.page());
         desk.page().keyboard().press("Escape");
         desk.button("Chase").click();
@@ -237,20 +229,18 @@ class OnePapersWayTest {
     }
 
     private String invitation() throws Exception {
-        for (int i = 0; i < 100; i++) {
-            String mails = desk.page()
-                    .request()
-                    .get(server.address() + "/api/demo/mail")
-                    .text();
-            List<String> texts = JsonPath.read(mails, "$.mails[?(@.to=='" + MAIL + "')].text");
-            for (String text : texts) {
-                if (text.contains("/invitation/")) {
-                    return text.replaceAll("(?s).*(http\\S+/invitation/\\S+).*", "$1");
-                }
-            }
-            TimeUnit.MILLISECONDS.sleep(200);
-        }
-        throw new AssertionError("The invitation did not come");
+        return await().until(this::newestInvitation, link -> !link.isEmpty());
+    }
+
+    private String newestInvitation() {
+        String mails =
+                desk.page().request().get(server.address() + "/api/demo/mail").text();
+        List<String> texts = JsonPath.read(mails, "$.mails[?(@.to=='" + MAIL + "')].text");
+        return texts.stream()
+                .filter(text -> text.contains("/invitation/"))
+                .map(text -> text.replaceAll("(?s).*(http\\S+/invitation/\\S+).*", "$1"))
+                .findFirst()
+                .orElse("");
     }
 
     private void theGuestComesReadsAndSends() throws Exception {

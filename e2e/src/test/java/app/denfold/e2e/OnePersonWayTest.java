@@ -138,7 +138,7 @@ class OnePersonWayTest {
         }
         assertThat(canvas)
                 .isVisible(new com.microsoft.playwright.assertions.LocatorAssertions.IsVisibleOptions()
-                        .setTimeout(60_000));
+                        .setTimeout(240_000));
         assertThat(page.locator(".reader")).containsText("Carriage driving in the winter months");
         accessibility.look(page);
     }

@@ -1,5 +1,6 @@
 package app.denfold.server;
 
+import static app.denfold.server.Patience.await;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.denfold.core.filing.CoverCode;
@@ -11,8 +12,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import java.util.concurrent.Callable;
-import java.util.concurrent.TimeUnit;
 import org.awaitility.Awaitility;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -30,20 +29,13 @@ class ArrivalsReadTest {
     @Autowired
     TestPractice practice;
 
-    private static void await(Callable<Boolean> met) throws Exception {
-        for (int i = 0; i < 600 && !met.call(); i++) {
-            TimeUnit.MILLISECONDS.sleep(50);
-        }
-        assertThat(met.call()).isTrue();
-    }
-
     private static UUID drop(Api api, String name, byte[] bytes) throws Exception {
         return api.upload("/api/arrivals", name, bytes, Map.of()).id("$.id");
     }
 
     private static UUID dropAndRead(Api api, String name, byte[] bytes) throws Exception {
         UUID id = drop(api, name, bytes);
-        await(() -> isRead(api, id));
+        await().until(() -> isRead(api, id));
         return id;
     }
 
@@ -231,7 +223,7 @@ class ArrivalsReadTest {
                 api,
                 "stack1.pdf",
                 stack(List.of(cover, pages("certificate page one", "page two"), other, pages("a letter"))));
-        await(() -> waiting(api, "stack1.pdf", "id").size() == 2);
+        await().until(() -> waiting(api, "stack1.pdf", "id").size() == 2);
         Api.Answer list = api.get("/api/arrivals");
         assertThat(list.<List<String>>at("$[?(@.fileName=='stack1.pdf')].begins"))
                 .containsExactly(
@@ -431,7 +423,7 @@ class ArrivalsReadTest {
                 .param(sha256)
                 .update();
         transactions.executeWithoutResult(t -> events.publishEvent(new PaperRead(sha256)));
-        await(() -> waiting(api, "half-read.pdf", "state").contains("SET_ASIDE"));
+        await().until(() -> waiting(api, "half-read.pdf", "state").contains("SET_ASIDE"));
         assertThat(waiting(api, "half-read.pdf", "reason"))
                 .containsExactly("It could not be read to its end: reading it broke off.");
         assertThat(api.post("/api/arrivals/{id}/take-up", null, id).status()).isEqualTo(204);

@@ -1,12 +1,12 @@
 package app.denfold.server;
 
+import static app.denfold.server.Patience.await;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.ServerSocket;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mail.javamail.JavaMailSenderImpl;
@@ -20,15 +20,14 @@ class ChasingTest {
     @Autowired
     JavaMailSenderImpl mail;
 
-    private static String awaitState(Api api, UUID file) throws Exception {
-        for (int i = 0; i < 200; i++) {
-            List<String> states = api.get("/api/files/{id}/notices", file).at("$[*].state");
-            if (!states.isEmpty() && !states.contains("QUEUED") && !states.contains("SENDING")) {
-                return states.get(0);
-            }
-            TimeUnit.MILLISECONDS.sleep(50);
-        }
-        return "QUEUED";
+    private static String awaitState(Api api, UUID file) {
+        return await().until(
+                        () -> {
+                            List<String> states =
+                                    api.get("/api/files/{id}/notices", file).at("$[*].state");
+                            return states.isEmpty() ? "QUEUED" : states.get(0);
+                        },
+                        state -> !state.equals("QUEUED") && !state.equals("SENDING"));
     }
 
     @Test

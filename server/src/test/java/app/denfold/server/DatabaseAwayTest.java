@@ -1,7 +1,7 @@
 package app.denfold.server;
 
+import static app.denfold.server.Patience.await;
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.awaitility.Awaitility.await;
 
 import java.io.Closeable;
 import java.io.IOException;
@@ -11,7 +11,6 @@ import java.io.UncheckedIOException;
 import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.net.Socket;
-import java.time.Duration;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
@@ -60,11 +59,10 @@ class DatabaseAwayTest {
         assertThat(notFiled.status()).isEqualTo(503);
 
         LINE.isCut(false);
-        await().atMost(Duration.ofMinutes(2))
-                .untilAsserted(() ->
-                        assertThat(api.get("/api/files/{id}", file).status()).isEqualTo(200));
+        await().untilAsserted(() ->
+                assertThat(api.get("/api/files/{id}", file).status()).isEqualTo(200));
         UUID document = api.file(arrival, file, "letter", LocalDate.now()).id("$.documentId");
-        await().atMost(Duration.ofMinutes(2)).untilAsserted(() -> assertThat(
+        await().untilAsserted(() -> assertThat(
                         api.post("/api/find", Map.of("person", "Cutoff")).body())
                 .contains(document.toString()));
     }

@@ -1,9 +1,8 @@
 package app.denfold.server;
 
+import static app.denfold.server.Patience.await;
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.awaitility.Awaitility.await;
 
-import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -34,8 +33,7 @@ class FindTest {
 
     /** Until the paper is read and indexed. */
     private static void awaitFound(Api api, String words) {
-        await().atMost(Duration.ofSeconds(20))
-                .until(() -> !names(api, Map.of("words", words)).isEmpty());
+        await().until(() -> !names(api, Map.of("words", words)).isEmpty());
     }
 
     @Test
@@ -73,8 +71,7 @@ class FindTest {
         UUID file = api.newFile("employee", "Ravenswick", null, "Yard " + UUID.randomUUID());
         UUID firstAid = filed(api, file, "first-aid", "quernstone certificate of the course in March");
         filed(api, file, "letter", "quernstone letter about the course in March");
-        await().atMost(Duration.ofSeconds(20))
-                .until(() -> names(api, Map.of("words", "quernstone")).size() == 2);
+        await().until(() -> names(api, Map.of("words", "quernstone")).size() == 2);
         assertThat(names(api, Map.of("words", "quernstone", "types", List.of("letter"))))
                 .singleElement()
                 .asString()
@@ -117,10 +114,9 @@ class FindTest {
                 .containsExactly(1);
 
         api.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "wrong person"), firstAid);
-        await().atMost(Duration.ofSeconds(10))
-                .until(() -> names(api, Map.of("person", "ravensw", "states", List.of("entered in error")))
-                                .size()
-                        == 1);
+        await().until(() -> names(api, Map.of("person", "ravensw", "states", List.of("entered in error")))
+                        .size()
+                == 1);
         String csv = api.get("/api/find/csv?for={criteria}", "{\"words\":\"quernstone\"}")
                 .body();
         assertThat(csv.lines()).hasSize(3).first().asString().startsWith("Person,Number");
@@ -154,8 +150,7 @@ class FindTest {
         assertThat(saved.status()).as(saved.body()).isEqualTo(200);
         assertThat(api.get("/api/documents/{id}", document).<String>at("$.name"))
                 .contains("Newname T");
-        await().atMost(Duration.ofSeconds(10))
-                .until(() -> names(api, Map.of("words", "newname QX-77341")).size() == 1);
+        await().until(() -> names(api, Map.of("words", "newname QX-77341")).size() == 1);
         assertThat(names(api, Map.of("words", "oldname QX-77341"))).isEmpty();
         Map<String, ?> byFact = Map.of("words", "QX-77341", "facts", List.of(Map.of("name", "role", "value", "groom")));
         assertThat(names(api, byFact)).hasSize(1);
@@ -170,8 +165,7 @@ class FindTest {
         UUID file = api.newFile("employee", "Secretly", null, team);
         UUID hidden = filed(api, file, "tetanus", "mandrake vaccination against everything in spring");
         filed(api, file, "letter", "mandrake letter about the garden behind the yard");
-        await().atMost(Duration.ofSeconds(20))
-                .until(() -> names(api, Map.of("words", "mandrake")).size() == 2);
+        await().until(() -> names(api, Map.of("words", "mandrake")).size() == 2);
 
         Api groom = practice.colleague(team, false, true);
         assertThat(names(groom, Map.of("words", "mandrake"))).hasSize(1);
@@ -298,8 +292,7 @@ class FindTest {
         UUID hidden = filed(api, file, "tetanus", "bryony vaccination against everything in spring");
         UUID letter = filed(api, file, "letter", "bryony hedges along the paddock, and bryony again");
         filed(api, file, "note", "nothing of that kind stands on this note at all");
-        await().atMost(Duration.ofSeconds(20))
-                .until(() -> names(api, Map.of("words", "bryony")).size() == 2);
+        await().until(() -> names(api, Map.of("words", "bryony")).size() == 2);
         assertThat(api.get("/api/files/{id}/papers", file).<List<String>>at("$[*].state"))
                 .containsExactly("filed", "filed", "filed");
         Api.Answer words = api.get("/api/files/{id}/words?typed=bryony", file);
@@ -323,9 +316,8 @@ class FindTest {
         byte[] second = Papers.pdf("The aspen lesson begins at ten on Monday in the hall with the others");
         api.upload("/api/documents/" + document + "/versions", "b.pdf", second, Map.of());
         String path = "/api/documents/{id}/versions/2/differences?from=1";
-        await().atMost(Duration.ofSeconds(20))
-                .until(() -> api.get(path, document).<Boolean>at("$.isRead")
-                        && api.get(path, document).<Integer>at("$.count") == 3);
+        await().until(() -> api.get(path, document).<Boolean>at("$.isRead")
+                && api.get(path, document).<Integer>at("$.count") == 3);
         Api.Answer differences = api.get(path, document);
         assertThat(differences.<List<String>>at("$.before[*].places[*].text")).containsExactly("nine", "big");
         assertThat(differences.<List<String>>at("$.after[*].places[*].text")).containsExactly("ten", "with the others");

@@ -1,5 +1,6 @@
 package app.denfold.server;
 
+import static app.denfold.server.Patience.await;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assumptions.assumeThat;
 
@@ -86,10 +87,7 @@ class FullDiskTest {
         } finally {
             run("umount", incoming.toString());
         }
-        for (int i = 0; i < 400 && Files.exists(scan); i++) {
-            TimeUnit.MILLISECONDS.sleep(50);
-        }
-        assertThat(scan).doesNotExist();
+        await().until(() -> !Files.exists(scan));
         assertThat(named(api, "scan_full.pdf")).hasSize(1);
         assertThat(api.upload("/api/arrivals", "refused.pdf", large(2), Map.of())
                         .status())

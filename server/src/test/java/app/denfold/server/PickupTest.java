@@ -1,5 +1,6 @@
 package app.denfold.server;
 
+import static app.denfold.server.Patience.await;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.OutputStream;
@@ -14,7 +15,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.TimeUnit;
-import java.util.function.BooleanSupplier;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Value;
@@ -37,20 +37,13 @@ class PickupTest {
     @Autowired
     JavaMailSenderImpl mail;
 
-    private static void await(BooleanSupplier met) throws InterruptedException {
-        for (int i = 0; i < 400 && !met.getAsBoolean(); i++) {
-            TimeUnit.MILLISECONDS.sleep(50);
-        }
-        assertThat(met.getAsBoolean()).isTrue();
-    }
-
     @Test
     void aScanLeavesTheFolderOnceItIsStored() throws Exception {
         Api api = practice.administrator();
         Path desk = Files.createDirectories(pickup.resolve("Scanner room"));
         Path unfinished = Files.write(desk.resolve("still writing.part"), Papers.pdf("unfinished"));
         Path scan = Files.write(desk.resolve("scan_0001.pdf"), Papers.pdf("picked up"));
-        await(() -> !Files.exists(scan));
+        await().until(() -> !Files.exists(scan));
         List<String> names = api.get("/api/arrivals").at("$[?(@.broughtBy=='Scanner room')].fileName");
         assertThat(names).containsExactly("scan_0001.pdf");
         assertThat(unfinished).exists();
@@ -68,7 +61,7 @@ class PickupTest {
             }
             Path desk = Files.createDirectories(pickup.resolve("Scanner room"));
             Path scan = Files.write(desk.resolve("beside mail.pdf"), Papers.pdf("beside mail"));
-            await(() -> !Files.exists(scan));
+            await().until(() -> !Files.exists(scan));
             assertThat(jdbc.sql("select count(*) from notice where state in ('QUEUED', 'SENDING')"
                                     + " and purpose = 'chase'")
                             .query(Integer.class)
@@ -109,7 +102,7 @@ class PickupTest {
                         .status())
                 .isEqualTo(204);
         Path scan = Files.write(pickup.resolve("Therapy desk/scan_0009.pdf"), Papers.pdf("open at the desk"));
-        await(() -> !Files.exists(scan));
+        await().until(() -> !Files.exists(scan));
         Api.Answer list = api.get("/api/arrivals");
         String mine = "$[?(@.broughtBy=='Therapy desk')]";
         assertThat(list.<List<String>>at(mine + ".personName")).containsExactly("Tamsin Atdesk");
@@ -121,7 +114,7 @@ class PickupTest {
                         .status())
                 .isEqualTo(204);
         Path later = Files.write(pickup.resolve("Therapy desk/scan_0010.pdf"), Papers.pdf("nothing open"));
-        await(() -> !Files.exists(later));
+        await().until(() -> !Files.exists(later));
         assertThat(api.get("/api/arrivals").<List<Boolean>>at("$[?(@.fileName=='scan_0010.pdf')].isGiven"))
                 .containsExactly(false);
     }
@@ -164,7 +157,7 @@ class PickupTest {
                 cover,
                 Papers.pdf("A certificate of the whole course without any day on it")));
         Files.write(pickup.resolve("Cover desk/stack.pdf"), stack);
-        await(() -> slot(api, file).equals("in-review"));
+        await().until(() -> slot(api, file).equals("in-review"));
         Api.Answer left = api.get("/api/arrivals");
         assertThat(left.<List<List<Integer>>>at("$[?(@.broughtBy=='Cover desk')].pages[*].page"))
                 .hasSize(1);
@@ -203,7 +196,7 @@ class PickupTest {
     void whatIsNotTakenMovesAsideWithANote() throws Exception {
         Path desk = Files.createDirectories(pickup.resolve("Front desk"));
         Path wrong = Files.write(desk.resolve("contract.pdf"), Papers.png());
-        await(() -> !Files.exists(wrong));
+        await().until(() -> !Files.exists(wrong));
         assertThat(desk.resolve("set-aside/contract.pdf")).exists();
         assertThat(Files.readString(desk.resolve("set-aside/contract.pdf.note.txt")))
                 .contains("not what its name says");
@@ -228,7 +221,7 @@ class PickupTest {
                         arrival)
                 .update();
         Path scan = Files.move(hidden, desk.resolve("scan.pdf"));
-        await(() -> !Files.exists(scan));
+        await().until(() -> !Files.exists(scan));
         assertThat(names(api, "Crash desk")).isEmpty();
         assertThat(desk.resolve("taken/scan.pdf")).exists();
     }
@@ -244,7 +237,7 @@ class PickupTest {
         byte[] bytes = Papers.pdf("scanned again and again");
         for (int i = 1; i <= 2; i++) {
             Path scan = Files.write(desk.resolve("scan.pdf"), bytes);
-            await(() -> !Files.exists(scan));
+            await().until(() -> !Files.exists(scan));
             assertThat(names(api, "Again desk")).hasSize(1);
             UUID id = UUID.fromString(api.get("/api/arrivals")
                     .<List<String>>at("$[?(@.broughtBy=='Again desk')].id")
@@ -279,7 +272,7 @@ class PickupTest {
             assertThat(paused).exists();
         }
         Files.write(paused, whole);
-        await(() -> !Files.exists(held) && !Files.exists(paused));
+        await().until(() -> !Files.exists(held) && !Files.exists(paused));
         assertThat(names(api, "Slow desk")).containsExactlyInAnyOrder("held.pdf", "paused.pdf");
         assertThat(Files.readAllBytes(desk.resolve("taken/paused.pdf"))).isEqualTo(whole);
     }
@@ -301,7 +294,8 @@ class PickupTest {
                         secret.toString())
                 .start()
                 .waitFor();
-        await(() -> !Files.exists(good) && !Files.exists(bad) && Files.exists(desk.resolve("set-aside/Befund_.pdf")));
+        await().until(() ->
+                !Files.exists(good) && !Files.exists(bad) && Files.exists(desk.resolve("set-aside/Befund_.pdf")));
         assertThat(names(api, "Odd desk")).singleElement().asString().endsWith("xxx.pdf");
         try (var aside = Files.list(desk.resolve("set-aside"))) {
             assertThat(aside.map(p -> p.getFileName().toString()).filter(n -> n.endsWith(".note.txt")))

@@ -1,5 +1,6 @@
 package app.denfold.server;
 
+import static app.denfold.server.Patience.await;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.denfold.server.coverage.slots.RecomputeSlots;
@@ -96,11 +97,7 @@ class RulesWhilePeopleChangeTest {
         Map<String, Object> definition = SetUpTest.definition(list);
         SetUpTest.requirement(definition, "handbook").put("leadDays", 17);
         SetUpTest.save(api, list, definition, null);
-        for (int i = 0;
-                i < 200 && api.get("/api/jobs").<List<String>>at("$[*].state").contains("RUNNING");
-                i++) {
-            Thread.sleep(50);
-        }
+        await().until(() -> !api.get("/api/jobs").<List<String>>at("$[*].state").contains("RUNNING"));
         Api.Answer jobs = api.get("/api/jobs");
         assertThat(jobs.<String>at("$[0].state")).isEqualTo("DONE");
         assertThat(jobs.<String>at("$[0].title")).contains("the checklist Employees");

@@ -1,5 +1,6 @@
 package app.denfold.server;
 
+import static app.denfold.server.Patience.await;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.denfold.server.coverage.slots.RecomputeSlots;
@@ -83,11 +84,8 @@ class SetUpTest {
         return body;
     }
 
-    private void waitUntilComputed() throws InterruptedException {
-        for (int i = 0; i < 300 && recompute.countOutdated() > 0; i++) {
-            Thread.sleep(50);
-        }
-        assertThat(recompute.countOutdated()).isZero();
+    private void waitUntilComputed() {
+        await().until(() -> recompute.countOutdated() == 0);
     }
 
     @SuppressWarnings("unchecked")

@@ -1,5 +1,6 @@
 package app.denfold.server;
 
+import static app.denfold.server.Patience.await;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.denfold.core.rules.Document;
@@ -224,10 +225,7 @@ class StoredSlotsTest {
         SetUpTest.requirement(definition, "first-aid").put("graceDays", round);
         Api.Answer saved = SetUpTest.save(api, list, definition, round == 1 ? null : day(-3));
         assertThat(saved.status()).as(saved.body()).isEqualTo(204);
-        for (int i = 0; i < 300 && recompute.countOutdated() > 0; i++) {
-            Thread.sleep(50);
-        }
-        assertThat(recompute.countOutdated()).isZero();
+        await().until(() -> recompute.countOutdated() == 0);
     }
 
     private void equalsFresh(String when) {

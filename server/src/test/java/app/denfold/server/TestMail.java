@@ -1,5 +1,7 @@
 package app.denfold.server;
 
+import static app.denfold.server.Patience.await;
+
 import com.icegreen.greenmail.util.GreenMail;
 import com.icegreen.greenmail.util.ServerSetup;
 import jakarta.mail.MessagingException;
@@ -7,7 +9,7 @@ import jakarta.mail.internet.MimeMessage;
 import java.io.IOException;
 import java.util.Arrays;
 import java.util.List;
-import java.util.concurrent.TimeUnit;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -35,18 +37,14 @@ public final class TestMail {
     }
 
     /** The secret of the newest link that went to an address, waiting for the mail if need be. */
-    public static String linkTo(String address) throws InterruptedException {
-        for (int i = 0; i < 200; i++) {
-            List<String> mails = to(address);
-            if (!mails.isEmpty()) {
-                Matcher matcher = LINK.matcher(mails.get(mails.size() - 1));
-                if (matcher.find()) {
-                    return matcher.group(1);
-                }
-            }
-            TimeUnit.MILLISECONDS.sleep(50);
-        }
-        throw new AssertionError("No link came to " + address);
+    public static String linkTo(String address) {
+        return await().until(() -> newestLink(address), Optional::isPresent).orElseThrow();
+    }
+
+    private static Optional<String> newestLink(String address) {
+        List<String> mails = to(address);
+        Matcher matcher = LINK.matcher(mails.isEmpty() ? "" : mails.get(mails.size() - 1));
+        return matcher.find() ? Optional.of(matcher.group(1)) : Optional.empty();
     }
 
     private static String recipients(MimeMessage message) {

@@ -1,11 +1,10 @@
 package app.denfold.server;
 
+import static app.denfold.server.Patience.await;
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.awaitility.Awaitility.await;
 
 import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
-import java.time.Duration;
 import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
@@ -206,16 +205,14 @@ class WorkOnPapersTest {
         UUID file = api.newEmployee("Basket", null);
         UUID document = api.fileNewPaper(file, "handbook", TODAY.minusDays(3));
         String person = "{\"person\":\"basket\"}";
-        await().atMost(Duration.ofSeconds(15))
-                .until(() ->
-                        api.post("/api/find", person).<List<?>>at("$.papers").size() == 1);
+        await().until(() ->
+                api.post("/api/find", person).<List<?>>at("$.papers").size() == 1);
         api.post("/api/documents/discard", Map.of("documents", List.of(document)));
         assertThat(api.slot(file, "handbook")).isNotEqualTo("on-file");
         assertThat(api.get("/api/documents/{id}", document).status()).isEqualTo(404);
         assertThat(api.get("/api/files/{id}/ledger", file).body()).doesNotContain(document.toString());
-        await().atMost(Duration.ofSeconds(15))
-                .until(() ->
-                        api.post("/api/find", person).<List<?>>at("$.papers").isEmpty());
+        await().until(() ->
+                api.post("/api/find", person).<List<?>>at("$.papers").isEmpty());
         Api.Answer basket = api.get("/api/files/{id}/wastebasket", file);
         assertThat(basket.<String>at("$[0].discardedBy")).isEqualTo("Ottilie Brandmoor");
         assertThat(api.post("/api/documents/{id}/restore", null, document).status())
@@ -376,7 +373,7 @@ class WorkOnPapersTest {
             UUID id = who.getValue()
                     .post("/api/zips", Map.of("documents", papers))
                     .id("$.id");
-            await().atMost(Duration.ofSeconds(20)).until(() -> who.getValue()
+            await().until(() -> who.getValue()
                     .get("/api/jobs")
                     .<List<String>>at("$[?(@.id=='" + id + "')].state")
                     .contains("DONE"));

@@ -77,7 +77,7 @@ class AuditTest {
             pool.submit(() -> api.newEmployee(family, null));
         }
         pool.shutdown();
-        assertThat(pool.awaitTermination(60, TimeUnit.SECONDS)).isTrue();
+        assertThat(pool.awaitTermination(4, TimeUnit.MINUTES)).isTrue();
         Api.Answer before = api.get("/api/audit/check");
         assertThat(before.body()).doesNotContain("brokenAt");
         assertThat(before.<Integer>at("$.rows")).isGreaterThan(24);

@@ -1,8 +1,8 @@
 package app.denfold.server.content;
 
+import static app.denfold.server.Patience.await;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
-import static org.awaitility.Awaitility.await;
 
 import app.denfold.server.Api;
 import app.denfold.server.Papers;

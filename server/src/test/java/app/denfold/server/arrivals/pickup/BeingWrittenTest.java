@@ -1,7 +1,7 @@
 package app.denfold.server.arrivals.pickup;
 
+import static app.denfold.server.Patience.await;
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.awaitility.Awaitility.await;
 
 import java.io.OutputStream;
 import java.nio.file.Files;
@@ -13,8 +13,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 class BeingWrittenTest {
-
-    private static final Duration PATIENCE = Duration.ofMinutes(1);
 
     @TempDir
     Path pickup;
@@ -28,14 +26,14 @@ class BeingWrittenTest {
         written = new BeingWritten(pickup);
         written.start();
         Path probe = desk.resolve("probe");
-        await().atMost(PATIENCE).until(() -> isSeenWriting(probe));
+        await().until(() -> isSeenWriting(probe));
     }
 
     /** Whether the folder is watched by now. */
     private boolean isSeenWriting(Path probe) throws Exception {
         try (OutputStream writer = Files.newOutputStream(probe)) {
             writer.write(1);
-            await().pollDelay(Duration.ofMillis(20)).atMost(PATIENCE).until(() -> true);
+            await().pollDelay(Duration.ofMillis(20)).until(() -> true);
             return written.contains(probe);
         }
     }
@@ -50,9 +48,9 @@ class BeingWrittenTest {
         Path scan = desk.resolve("scan of 28 November.pdf");
         try (OutputStream writer = Files.newOutputStream(scan)) {
             writer.write(new byte[9_000]);
-            await().atMost(PATIENCE).until(() -> written.contains(scan));
+            await().until(() -> written.contains(scan));
         }
-        await().atMost(PATIENCE).until(() -> !written.contains(scan));
+        await().until(() -> !written.contains(scan));
     }
 
     @Test
@@ -60,12 +58,12 @@ class BeingWrittenTest {
         Path scan = desk.resolve("scan.pdf");
         try (OutputStream writer = Files.newOutputStream(scan)) {
             writer.write(1);
-            await().atMost(PATIENCE).until(() -> written.contains(scan));
+            await().until(() -> written.contains(scan));
             Files.move(scan, desk.resolve("moved.pdf"));
-            await().atMost(PATIENCE).until(() -> !written.contains(scan));
+            await().until(() -> !written.contains(scan));
         }
         Files.writeString(scan, "whole");
-        await().atMost(PATIENCE).until(() -> !written.contains(scan));
+        await().until(() -> !written.contains(scan));
         assertThat(written.contains(desk.resolve("moved.pdf"))).isFalse();
     }
 }

@@ -1,0 +1,16 @@
+package app.denfold.server;
+
+import java.time.Duration;
+import org.awaitility.Awaitility;
+import org.awaitility.core.ConditionFactory;
+
+/** How long a test waits for what happens by itself: so long that no busy machine makes it fail. */
+public final class Patience {
+
+    private Patience() {}
+
+    /** Asks again and again, for minutes; an answer that comes goes on at once. */
+    public static ConditionFactory await() {
+        return Awaitility.await().atMost(Duration.ofMinutes(4)).pollInterval(Duration.ofMillis(50));
+    }
+}
