@@ -5,7 +5,7 @@ import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.access.accounts.NewAccount;
 import app.denfold.server.demo.DemoCatalog;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonDetails;
 import app.denfold.server.practice.PracticeSettings;
 import java.time.LocalDate;
@@ -64,7 +64,7 @@ final class BenchServer implements AutoCloseable {
         LocalDate today = LocalDate.now();
         PersonDetails tamsin = PersonDetails.since(
                 "employee", "Tamsin", "Korhola", today.minusYears(30), null, "Stables", today.minusYears(3), Map.of());
-        return bean(Files.class).open(tamsin, true, viewer.actor()).id();
+        return bean(PersonFiles.class).open(tamsin, true, viewer.actor()).id();
     }
 
     @Override

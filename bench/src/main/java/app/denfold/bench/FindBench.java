@@ -8,7 +8,7 @@ import app.denfold.server.demo.DemoCatalog;
 import app.denfold.server.finding.FindCriteria;
 import app.denfold.server.finding.FindPapers;
 import app.denfold.server.finding.SuggestPapers;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonDetails;
 import app.denfold.server.practice.PracticeSettings;
 import java.sql.Connection;
@@ -43,7 +43,7 @@ public final class FindBench {
     private final DataSource source;
     private final FindPapers find;
     private final SuggestPapers suggest;
-    private final Files files;
+    private final PersonFiles files;
     private final Viewer viewer;
     private final List<String> vocabulary;
 
@@ -51,7 +51,7 @@ public final class FindBench {
         this.source = server.getBean(DataSource.class);
         this.find = server.getBean(FindPapers.class);
         this.suggest = server.getBean(SuggestPapers.class);
-        this.files = server.getBean(Files.class);
+        this.files = server.getBean(PersonFiles.class);
         this.viewer = viewer;
         this.vocabulary = vocabulary();
     }

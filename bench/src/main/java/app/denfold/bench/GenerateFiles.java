@@ -2,7 +2,7 @@ package app.denfold.bench;
 
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.KeptChecklist;
-import app.denfold.server.catalog.PaperType;
+import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.catalog.Section;
 import app.denfold.server.people.kinds.Kinds;
 import app.denfold.server.people.kinds.PersonKind;
@@ -62,7 +62,7 @@ final class GenerateFiles {
         kinds.add(new PersonKind("employee", "Employee", "Employees", "E", 0, List.of()));
         kinds.add(new PersonKind("client", "Client", "Clients", "C", 1, List.of()));
         for (int t = 1; t <= TYPES; t++) {
-            catalog.add(new PaperType(
+            catalog.add(new KeptDocumentType(
                     "t" + t,
                     "Type " + t,
                     "all",

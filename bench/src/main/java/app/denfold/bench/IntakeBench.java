@@ -10,7 +10,7 @@ import app.denfold.server.arrivals.receiving.Arrivals;
 import app.denfold.server.demo.DemoCatalog;
 import app.denfold.server.demo.DemoScans;
 import app.denfold.server.documents.FilingDetails;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonDetails;
 import app.denfold.server.practice.PracticeSettings;
 import java.io.IOException;
@@ -150,7 +150,7 @@ public final class IntakeBench {
             throws Exception {
         Arrivals arrivals = server.getBean(Arrivals.class);
         FileArrivals filing = server.getBean(FileArrivals.class);
-        UUID person = server.getBean(Files.class)
+        UUID person = server.getBean(PersonFiles.class)
                 .open(
                         PersonDetails.since(
                                 "employee",

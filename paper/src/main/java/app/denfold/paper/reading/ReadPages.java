@@ -5,7 +5,7 @@ import app.denfold.paper.PdfFiles;
 import app.denfold.paper.codes.PageCodes;
 import app.denfold.paper.drawing.ImagePages;
 import app.denfold.paper.drawing.PageFrame;
-import app.denfold.paper.drawing.PageLook;
+import app.denfold.paper.drawing.PerceptualHash;
 import app.denfold.paper.drawing.PdfPages;
 import app.denfold.paper.drawing.ScannedPage;
 import app.denfold.paper.drawing.TextOfPaper;
@@ -144,16 +144,16 @@ public final class ReadPages {
         boolean hasLayer = layer.text().codePoints().filter(Character::isLetter).count() >= LEAST_LETTERS;
         if (hasLayer) {
             return new PageFacts(
-                    page, 0, layer, PageFacts.TextFrom.LAYER, PageCodes.on(grey), false, PageLook.hash(grey));
+                    page, 0, layer, PageFacts.TextFrom.LAYER, PageCodes.on(grey), false, PerceptualHash.hash(grey));
         }
-        PageLook.Ink ink = PageLook.ink(grey);
-        List<String> codes = ink == PageLook.Ink.NONE ? List.of() : PageCodes.on(grey);
-        if (ink == PageLook.Ink.NONE || !settings.recognise() || !Recognise.isThere()) {
-            boolean blank = ink == PageLook.Ink.NONE && drawn.whole();
-            return new PageFacts(page, 0, PlacedText.NONE, PageFacts.TextFrom.NONE, codes, blank, PageLook.hash(grey));
+        PerceptualHash.Ink ink = PerceptualHash.ink(grey);
+        List<String> codes = ink == PerceptualHash.Ink.NONE ? List.of() : PageCodes.on(grey);
+        if (ink == PerceptualHash.Ink.NONE || !settings.recognise() || !Recognise.isThere()) {
+            boolean blank = ink == PerceptualHash.Ink.NONE && drawn.whole();
+            return new PageFacts(page, 0, PlacedText.NONE, PageFacts.TextFrom.NONE, codes, blank, PerceptualHash.hash(grey));
         }
         PageFacts read = recognised(page, grey, codes, settings);
-        if (ink == PageLook.Ink.FAINT && read.textFrom() == PageFacts.TextFrom.NONE) {
+        if (ink == PerceptualHash.Ink.FAINT && read.textFrom() == PageFacts.TextFrom.NONE) {
             return faint(page, grey, codes, drawn.whole(), settings);
         }
         return read;
@@ -162,10 +162,10 @@ public final class ReadPages {
     /** What could not be read as it is, read with its contrast raised; without a word on it, such a page is blank. */
     private static PageFacts faint(int page, BufferedImage grey, List<String> codes, boolean whole, Settings settings)
             throws IOException {
-        PageFacts raised = recognised(page, PageLook.raised(grey), codes, settings);
+        PageFacts raised = recognised(page, PerceptualHash.raised(grey), codes, settings);
         boolean nothing = raised.textFrom() == PageFacts.TextFrom.NONE && codes.isEmpty() && whole;
         return nothing
-                ? new PageFacts(page, 0, PlacedText.NONE, PageFacts.TextFrom.NONE, codes, true, PageLook.hash(grey))
+                ? new PageFacts(page, 0, PlacedText.NONE, PageFacts.TextFrom.NONE, codes, true, PerceptualHash.hash(grey))
                 : raised;
     }
 
@@ -182,7 +182,7 @@ public final class ReadPages {
                 readable ? PageFacts.TextFrom.RECOGNISED : PageFacts.TextFrom.NONE,
                 codes,
                 false,
-                PageLook.hash(upright));
+                PerceptualHash.hash(upright));
     }
 
     private static void words(Path file, Format format, int from, Consumer<PageFacts> each) throws IOException {

@@ -10,7 +10,7 @@ import app.denfold.paper.SamplePapers;
 import app.denfold.paper.codes.PageCodes;
 import app.denfold.paper.copies.CopyPages;
 import app.denfold.paper.copies.Unlock;
-import app.denfold.paper.drawing.PageLook;
+import app.denfold.paper.drawing.PerceptualHash;
 import app.denfold.paper.drawing.TextOfPaper;
 import app.denfold.paper.drawing.Turned;
 import com.google.zxing.BarcodeFormat;
@@ -95,13 +95,13 @@ class ReadPagesTest {
     @Test
     void aSecondScanOfOnePageLooksTheSameAndAnotherPageDoesNot() {
         BufferedImage page = DrawnPages.text(CERTIFICATE);
-        String one = PageLook.hash(DrawnPages.scanned(page, 0.4, 4));
-        String two = PageLook.hash(DrawnPages.scanned(page, -0.3, 5));
+        String one = PerceptualHash.hash(DrawnPages.scanned(page, 0.4, 4));
+        String two = PerceptualHash.hash(DrawnPages.scanned(page, -0.3, 5));
         List<String> other = new ArrayList<>();
         for (int i = 0; i < 30; i++) {
             other.add("Delivery of hay and straw, weight and price, line " + i);
         }
-        String third = PageLook.hash(DrawnPages.scanned(DrawnPages.text(other), 0.4, 6));
+        String third = PerceptualHash.hash(DrawnPages.scanned(DrawnPages.text(other), 0.4, 6));
         assertThat(LikePapers.apart(one, two)).isLessThan(30);
         assertThat(LikePapers.apart(one, third)).isGreaterThan(40);
     }

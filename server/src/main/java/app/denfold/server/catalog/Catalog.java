@@ -70,7 +70,7 @@ public class Catalog {
             long revision,
             long slotsRevision,
             RuleBook book,
-            Map<String, PaperType> types,
+            Map<String, KeptDocumentType> types,
             Map<String, String> kindLabels,
             Map<String, String> checklistLabels,
             Map<String, String> requirementLabels) {
@@ -79,13 +79,13 @@ public class Catalog {
             return requirementLabels.getOrDefault(checklist + "/" + requirement, requirement);
         }
 
-        public PaperType type(String code) {
+        public KeptDocumentType type(String code) {
             return types.get(code);
         }
 
         /** @param codes not empty */
-        public PaperTypes types(List<String> codes) {
-            return new PaperTypes(codes.stream().map(types::get).toList());
+        public DocumentTypes types(List<String> codes) {
+            return new DocumentTypes(codes.stream().map(types::get).toList());
         }
 
         /** All types that papers for a requirement can be of, in any version of its checklist; empty when unknown. */
@@ -129,12 +129,12 @@ public class Catalog {
             long revision,
             long slotsRevision,
             List<PersonKind> kinds,
-            List<PaperType> types,
+            List<KeptDocumentType> types,
             List<KeptChecklist> kept) {
-        Map<String, PaperType> byCode = new LinkedHashMap<>();
+        Map<String, KeptDocumentType> byCode = new LinkedHashMap<>();
         types.forEach(t -> byCode.put(t.code(), t));
         List<DocumentType> forRules =
-                byCode.values().stream().map(PaperType::forRules).toList();
+                byCode.values().stream().map(KeptDocumentType::forRules).toList();
         Map<String, String> kindLabels = kinds.stream().collect(Collectors.toMap(PersonKind::code, PersonKind::label));
         Map<String, String> lists = new LinkedHashMap<>();
         Map<String, String> labels = new HashMap<>();
@@ -165,19 +165,19 @@ public class Catalog {
         return sections.findAllByOrderByOrdinal();
     }
 
-    public List<PaperType> types() {
+    public List<KeptDocumentType> types() {
         return types.findAllByOrderByLabel();
     }
 
     /** @throws Refusal when there is no such type */
-    public PaperType type(String code) {
+    public KeptDocumentType type(String code) {
         return types.findById(code)
                 .orElseThrow(() -> Refusal.invalid("type", "There is no document type " + code + "."));
     }
 
     /** @param codes not empty @throws Refusal when there is no such type */
-    public PaperTypes types(List<String> codes) {
-        return new PaperTypes(codes.stream().map(this::type).toList());
+    public DocumentTypes types(List<String> codes) {
+        return new DocumentTypes(codes.stream().map(this::type).toList());
     }
 
     /** What few may see. */
@@ -196,7 +196,7 @@ public class Catalog {
     }
 
     /** The rules that these types and checklists would make. */
-    public Rules supposing(List<PaperType> supposedTypes, List<KeptChecklist> supposedLists) {
+    public Rules supposing(List<KeptDocumentType> supposedTypes, List<KeptChecklist> supposedLists) {
         return read(0, 0, kinds.all(), supposedTypes, supposedLists);
     }
 
@@ -211,7 +211,7 @@ public class Catalog {
     }
 
     @Transactional
-    public void add(PaperType type) {
+    public void add(KeptDocumentType type) {
         types.save(type);
         changed("the type " + type.label(), Actor.system("Set-up"), true, false);
     }
@@ -219,7 +219,7 @@ public class Catalog {
     /** @throws app.denfold.exchange.BadInput when the definition cannot be read, with its place */
     @Transactional
     public void add(KeptChecklist checklist) {
-        List<String> codes = types().stream().map(PaperType::code).toList();
+        List<String> codes = types().stream().map(KeptDocumentType::code).toList();
         RulesJson.checklist(checklist.latest().definition(), Set.copyOf(codes), sense());
         checklists.save(checklist);
         changed("the checklist " + checklist.label(), Actor.system("Set-up"), true, false);
@@ -228,7 +228,7 @@ public class Catalog {
     /** @throws Refusal when a checklist asks for a fact or value that is no more */
     @EventListener
     void on(KindsChanged event) {
-        Set<String> codes = types().stream().map(PaperType::code).collect(Collectors.toSet());
+        Set<String> codes = types().stream().map(KeptDocumentType::code).collect(Collectors.toSet());
         for (KeptChecklist list : checklists.findAllWithVersions()) {
             try {
                 RulesJson.checklist(list.latest().definition(), codes, sense());

@@ -14,8 +14,8 @@ public final class CatalogRepositories {
         List<Section> findAllByOrderByOrdinal();
     }
 
-    public interface Types extends CrudRepository<PaperType, String> {
-        List<PaperType> findAllByOrderByLabel();
+    public interface Types extends CrudRepository<KeptDocumentType, String> {
+        List<KeptDocumentType> findAllByOrderByLabel();
 
         boolean existsBySection(String section);
 

@@ -6,7 +6,7 @@ import app.denfold.server.chasing.ChaseEvents.Wanted;
 import app.denfold.server.coverage.ledger.Ledger;
 import app.denfold.server.coverage.ledger.Ledger.SlotAnswer;
 import app.denfold.server.coverage.ledger.WantedWords;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;
@@ -25,7 +25,7 @@ class Chase {
 
     private static final String PURPOSE = "chase";
 
-    private final Files files;
+    private final PersonFiles files;
     private final Ledger ledger;
     private final Outbox outbox;
     private final PracticeSettings settings;
@@ -33,7 +33,7 @@ class Chase {
     private final ApplicationEventPublisher events;
 
     Chase(
-            Files files,
+            PersonFiles files,
             Ledger ledger,
             Outbox outbox,
             PracticeSettings settings,

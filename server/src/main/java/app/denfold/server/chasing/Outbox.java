@@ -3,7 +3,7 @@ package app.denfold.server.chasing;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;
@@ -31,14 +31,14 @@ public class Outbox {
     private static final Duration FAILURES_TOLD = Duration.ofDays(7);
 
     private final NoticeRepository notices;
-    private final Files files;
+    private final PersonFiles files;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
     private final ApplicationEventPublisher events;
 
     Outbox(
             NoticeRepository notices,
-            Files files,
+            PersonFiles files,
             AuditTrail trail,
             PracticeCalendar calendar,
             ApplicationEventPublisher events) {

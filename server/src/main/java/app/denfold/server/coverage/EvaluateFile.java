@@ -15,7 +15,7 @@ import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.people.ActiveSpan;
 import app.denfold.server.people.Fact;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.PersonForRules;
 import app.denfold.server.people.kinds.FactDefinition;
@@ -39,9 +39,9 @@ public class EvaluateFile {
     private final Documents documents;
     private final WaiverRepository waivers;
     private final Kinds kinds;
-    private final Files files;
+    private final PersonFiles files;
 
-    EvaluateFile(Catalog catalog, Documents documents, WaiverRepository waivers, Kinds kinds, Files files) {
+    EvaluateFile(Catalog catalog, Documents documents, WaiverRepository waivers, Kinds kinds, PersonFiles files) {
         this.files = files;
         this.catalog = catalog;
         this.documents = documents;

@@ -4,7 +4,7 @@ import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PeopleEvents.PersonChanged;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
@@ -19,7 +19,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class GrantWaiver {
 
     private final WaiverRepository waivers;
-    private final Files files;
+    private final PersonFiles files;
     private final Catalog catalog;
     private final ApplicationEventPublisher events;
     private final AuditTrail trail;
@@ -27,7 +27,7 @@ public class GrantWaiver {
 
     GrantWaiver(
             WaiverRepository waivers,
-            Files files,
+            PersonFiles files,
             Catalog catalog,
             ApplicationEventPublisher events,
             AuditTrail trail,

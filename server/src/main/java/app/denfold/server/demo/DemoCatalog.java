@@ -5,7 +5,7 @@ import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.KeptChecklist;
-import app.denfold.server.catalog.PaperType;
+import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.catalog.Section;
 import app.denfold.server.catalog.Signer;
 import app.denfold.server.people.kinds.FactDefinition;
@@ -77,7 +77,7 @@ public class DemoCatalog {
         return kind;
     }
 
-    private PaperType type(JsonNode from) {
+    private KeptDocumentType type(JsonNode from) {
         List<Signer> signers = new ArrayList<>();
         from.path("signers")
                 .forEach(s ->
@@ -90,7 +90,7 @@ public class DemoCatalog {
                         f.get(0).stringValue(),
                         TypeField.Found.valueOf(f.get(1).stringValue()),
                         f.get(2).stringValue())));
-        PaperType type = new PaperType(
+        KeptDocumentType type = new KeptDocumentType(
                 from.get("code").stringValue(),
                 from.get("label").stringValue(),
                 from.get("section").stringValue(),

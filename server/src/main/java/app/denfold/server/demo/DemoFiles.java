@@ -4,11 +4,11 @@ import app.denfold.core.rules.Checklist;
 import app.denfold.core.rules.Condition;
 import app.denfold.server.access.Actor;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.catalog.PaperType;
+import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FilingDetails;
 import app.denfold.server.documents.GivenSignature;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
@@ -25,7 +25,7 @@ import org.springframework.stereotype.Component;
 @Component
 class DemoFiles {
 
-    private final Files files;
+    private final PersonFiles files;
     private final Catalog catalog;
     private final Documents documents;
     private final DemoStore store;
@@ -33,7 +33,7 @@ class DemoFiles {
     private final boolean everyone;
 
     DemoFiles(
-            Files files,
+            PersonFiles files,
             Catalog catalog,
             Documents documents,
             DemoStore store,
@@ -154,7 +154,7 @@ class DemoFiles {
         };
     }
 
-    private void papers(PersonFile file, PaperType type, LocalDate today, Random random) {
+    private void papers(PersonFile file, KeptDocumentType type, LocalDate today, Random random) {
         earlier(file, type, today, random);
         Twist twist = TWISTS.containsKey(file.name() + " " + type.code())
                 ? TWISTS.get(file.name() + " " + type.code())
@@ -195,7 +195,7 @@ class DemoFiles {
     }
 
     /** The papers that came before the present one of a type that is renewed, so that past days are in order as well. */
-    private void earlier(PersonFile file, PaperType type, LocalDate today, Random random) {
+    private void earlier(PersonFile file, KeptDocumentType type, LocalDate today, Random random) {
         int life = LIFE.getOrDefault(type.code(), type.code().equals("risk-acknowledgement") ? 365 : 0);
         if (life == 0 || life > 800 || type.code().equals("utility-bill")) {
             return;
@@ -210,7 +210,7 @@ class DemoFiles {
     }
 
     /** Among the people made from lists one slot in fourteen departs; those written by hand depart as written. */
-    private static Twist chance(PersonFile file, PaperType type, Random random) {
+    private static Twist chance(PersonFile file, KeptDocumentType type, Random random) {
         int roll = random.nextInt(190);
         if (IN_ORDER.contains(file.name()) || roll >= 12) {
             return null;
@@ -258,7 +258,7 @@ class DemoFiles {
 
     private void paper(
             PersonFile file,
-            PaperType type,
+            KeptDocumentType type,
             LocalDate dated,
             LocalDate expires,
             LocalDate today,
@@ -294,7 +294,7 @@ class DemoFiles {
     }
 
     private static Documents.History history(
-            PaperType type, PersonFile file, LocalDate received, LocalDate today, Twist twist) {
+            KeptDocumentType type, PersonFile file, LocalDate received, LocalDate today, Twist twist) {
         LocalDate decided = received.isBefore(today) ? received.plusDays(1) : received;
         boolean review = type.needsReview() && twist != Twist.PENDING && twist != Twist.SENT_BACK;
         return new Documents.History(
@@ -306,7 +306,7 @@ class DemoFiles {
     }
 
     /** All of the type's signers; of an unsigned contract the employee alone. */
-    private static List<GivenSignature> signatures(PaperType type, PersonFile file, LocalDate on, boolean unsigned) {
+    private static List<GivenSignature> signatures(KeptDocumentType type, PersonFile file, LocalDate on, boolean unsigned) {
         int most = !unsigned ? type.signers().size() : type.code().equals("contract") ? 1 : 0;
         return type.signers().stream()
                 .limit(most)

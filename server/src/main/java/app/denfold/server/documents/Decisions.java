@@ -3,7 +3,7 @@ package app.denfold.server.documents;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.catalog.PaperType;
+import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.util.List;
@@ -43,9 +43,9 @@ public class Decisions {
     @Transactional(readOnly = true)
     public List<FiledDocument> toReview(Viewer viewer, int most) {
         List<String> types = catalog.types().stream()
-                .filter(PaperType::needsReview)
+                .filter(KeptDocumentType::needsReview)
                 .filter(t -> t.reviewer() == null || t.reviewer().equals(viewer.accountId()))
-                .map(PaperType::code)
+                .map(KeptDocumentType::code)
                 .toList();
         return repository.findToReview(
                 types.toArray(String[]::new),

@@ -6,12 +6,12 @@ import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.catalog.PaperType;
-import app.denfold.server.catalog.PaperTypes;
+import app.denfold.server.catalog.KeptDocumentType;
+import app.denfold.server.catalog.DocumentTypes;
 import app.denfold.server.documents.DocumentEvents.FileContentChanged;
 import app.denfold.server.documents.guarding.ConfirmedSections;
 import app.denfold.server.documents.guarding.Holds;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PeopleEvents.PersonChanged;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.PracticeCalendar;
@@ -37,7 +37,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class Documents {
 
     private final FiledDocumentRepository documents;
-    private final Files files;
+    private final PersonFiles files;
     private final Catalog catalog;
     private final FilingCheck check;
     private final Holds holds;
@@ -48,7 +48,7 @@ public class Documents {
 
     Documents(
             FiledDocumentRepository documents,
-            Files files,
+            PersonFiles files,
             Catalog catalog,
             FilingCheck check,
             Holds holds,
@@ -75,7 +75,7 @@ public class Documents {
     public FiledDocument file(Viewer viewer, FilingDetails details, Received received) {
         viewer.requireChange();
         files.visible(viewer, details.fileId());
-        PaperTypes types = visibleTypes(viewer, details);
+        DocumentTypes types = visibleTypes(viewer, details);
         check.check(details, types);
         sections.requireOpen(viewer, details.fileId(), types);
         UUID ended = endWaiting(viewer, details);
@@ -89,7 +89,7 @@ public class Documents {
     public FiledDocument await(Viewer viewer, FilingDetails details, Received received) {
         viewer.requireChange();
         files.visible(viewer, details.fileId());
-        PaperTypes types = visibleTypes(viewer, details);
+        DocumentTypes types = visibleTypes(viewer, details);
         check.check(details, types);
         sections.requireOpen(viewer, details.fileId(), types);
         return keep(viewer.actor(), details, types, received, true);
@@ -146,7 +146,7 @@ public class Documents {
     /** Takes over a paper together with what was decided about it earlier. */
     @Transactional
     public FiledDocument takeOver(Actor by, FilingDetails details, Received received, History history) {
-        PaperTypes types = catalog.types(details.types());
+        DocumentTypes types = catalog.types(details.types());
         DocumentVersion first = new DocumentVersion(received.sha256(), "as received", by.name(), calendar.now());
         FiledDocument document = new FiledDocument(details, received.receivedOn(), received.source(), first);
         document.remember(history);
@@ -156,7 +156,7 @@ public class Documents {
         return document;
     }
 
-    private FiledDocument keep(Actor by, FilingDetails details, PaperTypes types, Received received, boolean awaited) {
+    private FiledDocument keep(Actor by, FilingDetails details, DocumentTypes types, Received received, boolean awaited) {
         DocumentVersion first = new DocumentVersion(received.sha256(), "as received", by.name(), calendar.now());
         FiledDocument document = new FiledDocument(details, received.receivedOn(), received.source(), first);
         if (awaited) {
@@ -172,7 +172,7 @@ public class Documents {
     @Transactional(readOnly = true)
     public FiledDocument draft(Viewer viewer, FilingDetails details, LocalDate receivedOn) {
         files.visible(viewer, details.fileId());
-        PaperTypes types = visibleTypes(viewer, details);
+        DocumentTypes types = visibleTypes(viewer, details);
         check.check(details, types);
         sections.requireOpen(viewer, details.fileId(), types);
         DocumentVersion none = new DocumentVersion("", "draft", viewer.name(), calendar.now());
@@ -181,9 +181,9 @@ public class Documents {
         return draft;
     }
 
-    public PaperTypes visibleTypes(Viewer viewer, FilingDetails details) {
-        PaperTypes types = catalog.types(details.types());
-        for (PaperType type : types.all()) {
+    public DocumentTypes visibleTypes(Viewer viewer, FilingDetails details) {
+        DocumentTypes types = catalog.types(details.types());
+        for (KeptDocumentType type : types.all()) {
             if (!viewer.maySee(List.of(type.code()))) {
                 String field = type.code().equals(details.type()) ? "type" : "furtherTypes";
                 throw Refusal.invalid(field, "Your account does not handle papers of this type.");
@@ -201,11 +201,11 @@ public class Documents {
         rename(document, typesOf(document));
     }
 
-    PaperTypes typesOf(FiledDocument document) {
+    DocumentTypes typesOf(FiledDocument document) {
         return catalog.types(document.types());
     }
 
-    private void rename(FiledDocument document, PaperTypes types) {
+    private void rename(FiledDocument document, DocumentTypes types) {
         Set<String> taken = new HashSet<>(documents.findNames(document.fileId(), document.id()));
         document.rename(types, files.file(document.fileId()), taken);
     }

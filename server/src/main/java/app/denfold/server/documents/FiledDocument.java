@@ -2,7 +2,7 @@ package app.denfold.server.documents;
 
 import app.denfold.core.filing.NamePattern.Ingredients;
 import app.denfold.core.rules.Document;
-import app.denfold.server.catalog.PaperTypes;
+import app.denfold.server.catalog.DocumentTypes;
 import app.denfold.server.catalog.Signer;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.problems.Refusal;
@@ -116,11 +116,11 @@ public class FiledDocument {
     }
 
     /** Gives it the name its type's pattern makes of what is known now. */
-    void rename(PaperTypes of, PersonFile file, Set<String> taken) {
+    void rename(DocumentTypes of, PersonFile file, Set<String> taken) {
         this.name = of.main().namePattern().name(ingredients(of, file), taken);
     }
 
-    private Ingredients ingredients(PaperTypes of, PersonFile file) {
+    private Ingredients ingredients(DocumentTypes of, PersonFile file) {
         return new Ingredients(of.main().label(), documentDate, file.nameInDocuments(), pending(of), fields);
     }
 
@@ -129,7 +129,7 @@ public class FiledDocument {
     }
 
     /** What is still missing, in words; empty when nothing is. */
-    private String pending(PaperTypes of) {
+    private String pending(DocumentTypes of) {
         if (awaited) {
             return "awaited";
         }
@@ -145,7 +145,7 @@ public class FiledDocument {
     }
 
     /** How it stands now, in a word or two. */
-    public String stateIn(PaperTypes of) {
+    public String stateIn(DocumentTypes of) {
         if (isVoided()) {
             return "entered in error";
         }
@@ -162,12 +162,12 @@ public class FiledDocument {
     }
 
     /** The signers its types ask for who have not signed. */
-    public List<Signer> unsignedBy(PaperTypes of) {
+    public List<Signer> unsignedBy(DocumentTypes of) {
         return unsignedBy(of, LocalDate.MAX);
     }
 
     /** The signers its types ask for who had not signed by the end of a day. */
-    public List<Signer> unsignedBy(PaperTypes of, LocalDate day) {
+    public List<Signer> unsignedBy(DocumentTypes of, LocalDate day) {
         Set<String> signed = signaturesOn(day).stream()
                 .filter(s -> !s.signedOn().isAfter(day))
                 .map(GivenSignature::role)

@@ -1,6 +1,6 @@
 package app.denfold.server.documents;
 
-import app.denfold.server.catalog.PaperTypes;
+import app.denfold.server.catalog.DocumentTypes;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.time.LocalDate;
@@ -20,7 +20,7 @@ public class FilingCheck {
     }
 
     /** @throws Refusal at the first day that cannot be, or field that the type does not have */
-    public void check(FilingDetails details, PaperTypes types) {
+    public void check(FilingDetails details, DocumentTypes types) {
         for (String name : details.fields().keySet()) {
             if (!types.hasField(name)) {
                 throw Refusal.invalid(

@@ -6,7 +6,7 @@ import app.denfold.server.catalog.Section;
 import app.denfold.server.documents.guarding.ConfirmedSections;
 import app.denfold.server.documents.guarding.Holds;
 import app.denfold.server.merging.RowsFollow;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
 import java.util.ArrayList;
 import java.util.List;
@@ -23,10 +23,10 @@ class PapersFollowMerge extends RowsFollow {
     private final ConfirmedSections sections;
     private final Holds holds;
     private final Catalog catalog;
-    private final Files files;
+    private final PersonFiles files;
 
     PapersFollowMerge(
-            NamedParameterJdbcTemplate sql, ConfirmedSections sections, Holds holds, Catalog catalog, Files files) {
+            NamedParameterJdbcTemplate sql, ConfirmedSections sections, Holds holds, Catalog catalog, PersonFiles files) {
         super(sql, Rows.of("document", "paper", "papers").versioned());
         this.sql = sql;
         this.sections = sections;

@@ -7,7 +7,7 @@ import app.denfold.server.content.Contents;
 import app.denfold.server.documents.DocumentVersion;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import com.github.f4b6a3.uuid.UuidCreator;
@@ -33,7 +33,7 @@ class Excerpts {
     private final JdbcTemplate sql;
     private final Documents documents;
     private final Contents contents;
-    private final Files files;
+    private final PersonFiles files;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
 
@@ -41,7 +41,7 @@ class Excerpts {
             JdbcTemplate sql,
             Documents documents,
             Contents contents,
-            Files files,
+            PersonFiles files,
             AuditTrail trail,
             PracticeCalendar calendar) {
         this.sql = sql;

@@ -1,7 +1,7 @@
 package app.denfold.server.finding;
 
 import app.denfold.server.access.Viewer;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.problems.Refusal;
 import app.denfold.server.relations.PeopleAround;
@@ -39,7 +39,7 @@ class FindController {
     private final WordsInPapers words;
     private final SavedSearches saved;
     private final FoundCsv csv;
-    private final Files files;
+    private final PersonFiles files;
     private final PeopleAround around;
 
     FindController(
@@ -48,7 +48,7 @@ class FindController {
             WordsInPapers words,
             SavedSearches saved,
             FoundCsv csv,
-            Files files,
+            PersonFiles files,
             PeopleAround around) {
         this.around = around;
         this.find = find;

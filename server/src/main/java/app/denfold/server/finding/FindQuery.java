@@ -4,7 +4,7 @@ import static app.denfold.server.finding.FindCriteria.given;
 
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.catalog.PaperType;
+import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.people.SearchText;
 import app.denfold.server.practice.PracticeCalendar;
 import java.time.LocalDate;
@@ -72,7 +72,7 @@ class FindQuery {
         private List<String> leftOut = List.of();
 
         void rights(Viewer viewer) {
-            parameters.put("reviewed", codes(catalog.types().stream().filter(PaperType::needsReview)));
+            parameters.put("reviewed", codes(catalog.types().stream().filter(KeptDocumentType::needsReview)));
             conditions.add("true");
             if (viewer.team() != null) {
                 conditions.add("p.team = :team");
@@ -85,8 +85,8 @@ class FindQuery {
         }
 
         /** The driver knows no empty list; a blank is no code. */
-        private List<String> codes(java.util.stream.Stream<PaperType> types) {
-            List<String> codes = types.map(PaperType::code).collect(Collectors.toCollection(ArrayList::new));
+        private List<String> codes(java.util.stream.Stream<KeptDocumentType> types) {
+            List<String> codes = types.map(KeptDocumentType::code).collect(Collectors.toCollection(ArrayList::new));
             codes.add("");
             return codes;
         }
@@ -149,7 +149,7 @@ class FindQuery {
                 parameters.put(
                         "waitingWith",
                         codes(catalog.types().stream()
-                                .filter(PaperType::needsReview)
+                                .filter(KeptDocumentType::needsReview)
                                 .filter(t -> asked.reviewer().equals(t.reviewer()))));
             }
             if (Boolean.TRUE.equals(asked.unreadable())) {

@@ -3,7 +3,7 @@ package app.denfold.server.merging;
 import app.denfold.core.filing.KnownPerson;
 import app.denfold.core.people.LikePersons;
 import app.denfold.server.access.Viewer;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
@@ -46,10 +46,10 @@ class Duplicates {
     }
 
     private final NamedParameterJdbcTemplate sql;
-    private final Files files;
+    private final PersonFiles files;
     private final PracticeCalendar calendar;
 
-    Duplicates(NamedParameterJdbcTemplate sql, Files files, PracticeCalendar calendar) {
+    Duplicates(NamedParameterJdbcTemplate sql, PersonFiles files, PracticeCalendar calendar) {
         this.sql = sql;
         this.files = files;
         this.calendar = calendar;

@@ -3,7 +3,7 @@ package app.denfold.server.merging;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PeopleEvents.PersonChanged;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.PersonState;
@@ -25,7 +25,7 @@ import org.springframework.transaction.annotation.Transactional;
 class MergePeople {
 
     private final PersonMergeRepository merges;
-    private final Files files;
+    private final PersonFiles files;
     private final List<FollowsMerge> followers;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
@@ -34,7 +34,7 @@ class MergePeople {
 
     MergePeople(
             PersonMergeRepository merges,
-            Files files,
+            PersonFiles files,
             List<FollowsMerge> followers,
             AuditTrail trail,
             PracticeCalendar calendar,

@@ -3,7 +3,7 @@ package app.denfold.server.merging;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.people.ActiveSpan;
 import app.denfold.server.people.Fact;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.PersonState;
 import app.denfold.server.people.kinds.FactDefinition;
@@ -26,10 +26,10 @@ import org.springframework.transaction.annotation.Transactional;
 class MergePreview {
 
     private final MergePeople merge;
-    private final Files files;
+    private final PersonFiles files;
     private final Kinds kinds;
 
-    MergePreview(MergePeople merge, Files files, Kinds kinds) {
+    MergePreview(MergePeople merge, PersonFiles files, Kinds kinds) {
         this.merge = merge;
         this.files = files;
         this.kinds = kinds;

@@ -20,12 +20,12 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class FileHead {
 
-    private final Files files;
+    private final PersonFiles files;
     private final Kinds kinds;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
 
-    FileHead(Files files, Kinds kinds, AuditTrail trail, PracticeCalendar calendar) {
+    FileHead(PersonFiles files, Kinds kinds, AuditTrail trail, PracticeCalendar calendar) {
         this.files = files;
         this.kinds = kinds;
         this.trail = trail;

@@ -20,10 +20,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class FilesController {
 
-    private final Files files;
+    private final PersonFiles files;
     private final FileHead head;
 
-    FilesController(Files files, FileHead head) {
+    FilesController(PersonFiles files, FileHead head) {
         this.files = files;
         this.head = head;
     }

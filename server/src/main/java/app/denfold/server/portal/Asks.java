@@ -9,7 +9,7 @@ import app.denfold.server.chasing.ChaseEvents.Chased;
 import app.denfold.server.chasing.ChaseEvents.Wanted;
 import app.denfold.server.coverage.ledger.Ledger;
 import app.denfold.server.coverage.ledger.WantedWords;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;
@@ -31,7 +31,7 @@ public class Asks {
     private final PortalRepositories.Rights rights;
     private final Accounts accounts;
     private final Ledger ledger;
-    private final Files files;
+    private final PersonFiles files;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
 
@@ -40,7 +40,7 @@ public class Asks {
             PortalRepositories.Rights rights,
             Accounts accounts,
             Ledger ledger,
-            Files files,
+            PersonFiles files,
             AuditTrail trail,
             PracticeCalendar calendar) {
         this.asks = asks;

@@ -13,7 +13,7 @@ import app.denfold.server.documents.DocumentEvents.DocumentDestroyed;
 import app.denfold.server.documents.DocumentEvents.DocumentLeft;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;
@@ -37,7 +37,7 @@ public class Guests {
     private final PortalRepositories.Rights rights;
     private final PortalRepositories.Shares shares;
     private final Asks asks;
-    private final Files files;
+    private final PersonFiles files;
     private final Documents documents;
     private final Contents contents;
     private final Outbox outbox;
@@ -51,7 +51,7 @@ public class Guests {
             PortalRepositories.Rights rights,
             PortalRepositories.Shares shares,
             Asks asks,
-            Files files,
+            PersonFiles files,
             Documents documents,
             Contents contents,
             Outbox outbox,

@@ -10,7 +10,7 @@ import app.denfold.server.content.Contents;
 import app.denfold.server.content.UploadedFile;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.problems.Refusal;
@@ -32,7 +32,7 @@ class Portal {
     private final PortalRepositories.Shares shares;
     private final Asks asks;
     private final Accounts accounts;
-    private final Files files;
+    private final PersonFiles files;
     private final Documents documents;
     private final Contents contents;
     private final Arrivals arrivals;
@@ -45,7 +45,7 @@ class Portal {
             PortalRepositories.Shares shares,
             Asks asks,
             Accounts accounts,
-            Files files,
+            PersonFiles files,
             Documents documents,
             Contents contents,
             Arrivals arrivals,

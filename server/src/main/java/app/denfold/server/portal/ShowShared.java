@@ -3,7 +3,7 @@ package app.denfold.server.portal;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.documents.Documents;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.HashMap;
@@ -18,7 +18,7 @@ import org.springframework.transaction.annotation.Transactional;
 class ShowShared {
 
     private final Asks asks;
-    private final Files files;
+    private final PersonFiles files;
     private final Documents documents;
     private final Accounts accounts;
     private final PortalRepositories.Rights rights;
@@ -26,7 +26,7 @@ class ShowShared {
 
     ShowShared(
             Asks asks,
-            Files files,
+            PersonFiles files,
             Documents documents,
             Accounts accounts,
             PortalRepositories.Rights rights,

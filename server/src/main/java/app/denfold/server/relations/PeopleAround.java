@@ -4,7 +4,7 @@ import app.denfold.core.people.RelationKind;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.SearchText;
 import app.denfold.server.practice.PracticeCalendar;
@@ -23,14 +23,14 @@ public class PeopleAround {
 
     private final RelationRepositories.Relations relations;
     private final RelationRepositories.Outsiders outsiders;
-    private final Files files;
+    private final PersonFiles files;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
 
     PeopleAround(
             RelationRepositories.Relations relations,
             RelationRepositories.Outsiders outsiders,
-            Files files,
+            PersonFiles files,
             AuditTrail trail,
             PracticeCalendar calendar) {
         this.relations = relations;

@@ -8,7 +8,9 @@ import app.denfold.server.content.Content;
 import app.denfold.server.content.Contents;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeSettings;
 import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.task.Task;
@@ -45,7 +47,7 @@ class SealSigned {
     private final DeskSigningRepository signings;
     private final Documents documents;
     private final Contents contents;
-    private final app.denfold.server.people.Files people;
+    private final PersonFiles people;
     private final InstallationSeal seal;
     private final PracticeSettings settings;
     private final PracticeCalendar calendar;
@@ -56,7 +58,7 @@ class SealSigned {
             DeskSigningRepository signings,
             Documents documents,
             Contents contents,
-            app.denfold.server.people.Files people,
+            PersonFiles people,
             InstallationSeal seal,
             PracticeSettings settings,
             PracticeCalendar calendar,

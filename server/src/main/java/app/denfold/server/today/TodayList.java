@@ -13,7 +13,7 @@ import app.denfold.server.documents.Decisions;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.handover.HandOvers;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.PracticeCalendar;
 import jakarta.annotation.Nullable;
@@ -47,7 +47,7 @@ class TodayList {
     private final Arrivals arrivals;
     private final HandOvers handOvers;
     private final Comments comments;
-    private final Files files;
+    private final PersonFiles files;
     private final Accounts accounts;
     private final AuditTrail trail;
     private final DamagedContent damage;
@@ -61,7 +61,7 @@ class TodayList {
             Arrivals arrivals,
             HandOvers handOvers,
             Comments comments,
-            Files files,
+            PersonFiles files,
             Accounts accounts,
             AuditTrail trail,
             DamagedContent damage,

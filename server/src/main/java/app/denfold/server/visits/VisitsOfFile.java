@@ -4,7 +4,7 @@ import app.denfold.core.people.Visits;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import com.github.f4b6a3.uuid.UuidCreator;
@@ -24,11 +24,11 @@ public class VisitsOfFile {
     private static final int YEARS_AHEAD = 2;
 
     private final JdbcTemplate sql;
-    private final Files files;
+    private final PersonFiles files;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
 
-    VisitsOfFile(JdbcTemplate sql, Files files, AuditTrail trail, PracticeCalendar calendar) {
+    VisitsOfFile(JdbcTemplate sql, PersonFiles files, AuditTrail trail, PracticeCalendar calendar) {
         this.sql = sql;
         this.files = files;
         this.trail = trail;

@@ -10,7 +10,7 @@ import app.denfold.server.content.Content;
 import app.denfold.server.content.Contents;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.CsvText;
 import app.denfold.server.problems.NotNow;
@@ -44,7 +44,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 public class ZipPapers {
 
     private final Documents documents;
-    private final Files files;
+    private final PersonFiles files;
     private final Catalog catalog;
     private final Contents contents;
     private final AuditTrail trail;
@@ -52,7 +52,7 @@ public class ZipPapers {
 
     ZipPapers(
             Documents documents,
-            Files files,
+            PersonFiles files,
             Catalog catalog,
             Contents contents,
             AuditTrail trail,

@@ -5,7 +5,7 @@ import app.denfold.core.filing.SplitBatch;
 import app.denfold.paper.codes.CoverSheet;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
@@ -22,10 +22,10 @@ public class CoverSheets {
 
     private static final String HINT = "Lay this sheet before the papers and scan all in one go.";
 
-    private final Files files;
+    private final PersonFiles files;
     private final Catalog catalog;
 
-    CoverSheets(Files files, Catalog catalog) {
+    CoverSheets(PersonFiles files, Catalog catalog) {
         this.files = files;
         this.catalog = catalog;
     }

@@ -1,7 +1,7 @@
 package app.denfold.server.arrivals.desks;
 
 import app.denfold.server.access.Viewer;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.problems.Refusal;
 import java.sql.Timestamp;
 import java.time.Clock;
@@ -21,10 +21,10 @@ public class FilesAtDesks {
 
     private final JdbcTemplate sql;
     private final Clock clock;
-    private final Files files;
+    private final PersonFiles files;
     private final PickupDesks desks;
 
-    FilesAtDesks(JdbcTemplate sql, Clock clock, Files files, PickupDesks desks) {
+    FilesAtDesks(JdbcTemplate sql, Clock clock, PersonFiles files, PickupDesks desks) {
         this.sql = sql;
         this.clock = clock;
         this.files = files;

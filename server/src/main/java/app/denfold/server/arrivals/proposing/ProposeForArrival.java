@@ -12,9 +12,9 @@ import app.denfold.server.access.Viewer;
 import app.denfold.server.arrivals.Arrival;
 import app.denfold.server.arrivals.PageRef;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.catalog.PaperType;
+import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.content.Contents;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.reading.ReadPage;
@@ -40,7 +40,7 @@ public class ProposeForArrival {
 
     private final Readings readings;
     private final Contents contents;
-    private final Files files;
+    private final PersonFiles files;
     private final Catalog catalog;
     private final TypeLearning learning;
     private final PracticeCalendar calendar;
@@ -49,7 +49,7 @@ public class ProposeForArrival {
     ProposeForArrival(
             Readings readings,
             Contents contents,
-            Files files,
+            PersonFiles files,
             Catalog catalog,
             TypeLearning learning,
             PracticeCalendar calendar,
@@ -234,7 +234,7 @@ public class ProposeForArrival {
     }
 
     private List<ProposedType> types(Viewer viewer, Arrival arrival, Clues clues) {
-        List<PaperType> visible = catalog.types().stream()
+        List<KeptDocumentType> visible = catalog.types().stream()
                 .filter(t -> viewer.maySee(List.of(t.code())))
                 .toList();
         Map<String, String> labels = new HashMap<>();
@@ -246,7 +246,7 @@ public class ProposeForArrival {
                 .toList();
     }
 
-    private List<Proposal<String>> types(Arrival arrival, Clues clues, List<PaperType> among) {
+    private List<Proposal<String>> types(Arrival arrival, Clues clues, List<KeptDocumentType> among) {
         List<ProposeType.KnownType> known = among.stream()
                 .map(t -> new ProposeType.KnownType(
                         t.code(),

@@ -15,7 +15,7 @@ import app.denfold.server.content.Contents;
 import app.denfold.server.content.links.Link;
 import app.denfold.server.coverage.effects.FilingEffect;
 import app.denfold.server.documents.FilingDetails;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import app.denfold.server.reading.Readings;
@@ -40,7 +40,7 @@ public class Arrivals {
     private final Readings readings;
     private final FilingEffect effects;
     private final Catalog catalog;
-    private final Files files;
+    private final PersonFiles files;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
     private final TransactionTemplate transactions;
@@ -53,7 +53,7 @@ public class Arrivals {
             Readings readings,
             FilingEffect effects,
             Catalog catalog,
-            Files files,
+            PersonFiles files,
             AuditTrail trail,
             PracticeCalendar calendar,
             TransactionTemplate transactions) {

@@ -13,7 +13,7 @@ import app.denfold.server.content.links.CheckLink;
 import app.denfold.server.coverage.effects.FilingEffect;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.documents.FilingDetails;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.problems.Refusal;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -44,8 +44,8 @@ public class ArrivalsController {
     private final ShowArrivals show;
     private final FileArrivals filing;
     private final EditPages edit;
-    private final ArrivalLooks looks;
-    private final Files files;
+    private final ArrivalPresence looks;
+    private final PersonFiles files;
     private final Download download;
     private final CheckLink links;
 
@@ -54,8 +54,8 @@ public class ArrivalsController {
             ShowArrivals show,
             FileArrivals filing,
             EditPages edit,
-            ArrivalLooks looks,
-            Files files,
+            ArrivalPresence looks,
+            PersonFiles files,
             Download download,
             CheckLink links) {
         this.arrivals = arrivals;

@@ -9,11 +9,11 @@ import app.denfold.server.arrivals.proposing.ProposeForArrival;
 import app.denfold.server.arrivals.splitting.ArrivalStepRepository;
 import app.denfold.server.arrivals.splitting.EditPages;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.catalog.PaperType;
+import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.content.Content;
 import app.denfold.server.content.Contents;
 import app.denfold.server.content.links.Link;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.reading.Readings;
 import jakarta.annotation.Nullable;
@@ -38,11 +38,11 @@ class ShowArrivals {
     private final WaitingArrivals waiting;
     private final ProposeForArrival proposals;
     private final LikeArrivals like;
-    private final ArrivalLooks looks;
+    private final ArrivalPresence looks;
     private final EditPages edit;
     private final Contents contents;
     private final Readings readings;
-    private final Files files;
+    private final PersonFiles files;
     private final Catalog catalog;
 
     ShowArrivals(
@@ -51,11 +51,11 @@ class ShowArrivals {
             WaitingArrivals waiting,
             ProposeForArrival proposals,
             LikeArrivals like,
-            ArrivalLooks looks,
+            ArrivalPresence looks,
             EditPages edit,
             Contents contents,
             Readings readings,
-            Files files,
+            PersonFiles files,
             Catalog catalog) {
         this.arrivals = arrivals;
         this.steps = steps;
@@ -123,7 +123,7 @@ class ShowArrivals {
                         .toList())
                 .forEach(f -> people.put(f.id(), f));
         Map<String, String> labels =
-                catalog.types().stream().collect(Collectors.toMap(PaperType::code, PaperType::label));
+                catalog.types().stream().collect(Collectors.toMap(KeptDocumentType::code, KeptDocumentType::label));
         List<String> hashes = open.stream().map(Arrival::sha256).distinct().toList();
         var stored = contents.contents(hashes);
         var progress = readings.progress(hashes);

@@ -10,7 +10,7 @@ import app.denfold.server.catalog.CatalogRepositories;
 import app.denfold.server.catalog.ChecklistVersion;
 import app.denfold.server.catalog.Codes;
 import app.denfold.server.catalog.KeptChecklist;
-import app.denfold.server.catalog.PaperType;
+import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.time.LocalDate;
@@ -76,7 +76,7 @@ class RulesExchange {
     @Transactional
     ImportAnswer take(Viewer viewer, String json, boolean apply) {
         viewer.requireAdministrator();
-        Map<String, PaperType> keptTypes = new LinkedHashMap<>();
+        Map<String, KeptDocumentType> keptTypes = new LinkedHashMap<>();
         types.findAllByOrderByLabel().forEach(t -> keptTypes.put(t.code(), t));
         Map<String, KeptChecklist> keptLists = new HashMap<>();
         checklists.findAllWithVersions().forEach(c -> keptLists.put(c.code(), c));
@@ -95,7 +95,7 @@ class RulesExchange {
         return new ImportAnswer(apply, lines);
     }
 
-    private RulesJson.Rules read(String json, Map<String, PaperType> kept) {
+    private RulesJson.Rules read(String json, Map<String, KeptDocumentType> kept) {
         try {
             return RulesJson.rules(json, kept.keySet(), catalog.sense());
         } catch (BadInput wrong) {
@@ -103,12 +103,12 @@ class RulesExchange {
         }
     }
 
-    private ImportLine type(PaperType kept, String code, String validity, boolean apply) {
+    private ImportLine type(KeptDocumentType kept, String code, String validity, boolean apply) {
         if (kept == null) {
             if (apply) {
                 String section = sections.findAllByOrderByOrdinal().get(0).code();
                 types.save(
-                        new PaperType(code, Codes.label(code), section, validity, List.of(), false, false, List.of()));
+                        new KeptDocumentType(code, Codes.label(code), section, validity, List.of(), false, false, List.of()));
             }
             return new ImportLine("type", code, "new");
         }

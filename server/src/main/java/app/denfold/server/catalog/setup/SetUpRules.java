@@ -14,7 +14,7 @@ import app.denfold.server.catalog.CatalogRepositories;
 import app.denfold.server.catalog.ChecklistVersion;
 import app.denfold.server.catalog.Codes;
 import app.denfold.server.catalog.KeptChecklist;
-import app.denfold.server.catalog.PaperType;
+import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.catalog.Section;
 import app.denfold.server.catalog.Signer;
 import app.denfold.server.practice.PracticeCalendar;
@@ -129,7 +129,7 @@ public class SetUpRules {
 
     /** The rules as they would be with this type; nothing is saved. @throws Refusal when it cannot be */
     public Catalog.Rules supposing(String code, TypeDetails details) {
-        List<PaperType> all = new ArrayList<>();
+        List<KeptDocumentType> all = new ArrayList<>();
         types.findAllByOrderByLabel().stream()
                 .filter(t -> !t.code().equals(code))
                 .forEach(all::add);
@@ -166,8 +166,8 @@ public class SetUpRules {
     @Transactional
     public void save(Viewer viewer, String code, TypeDetails details) {
         viewer.requireAdministrator();
-        PaperType typed = checked(code, details);
-        PaperType kept = types.findById(code).orElse(null);
+        KeptDocumentType typed = checked(code, details);
+        KeptDocumentType kept = types.findById(code).orElse(null);
         boolean holdsOtherwise = kept != null && !isSame(kept.validity(), typed.validity());
         boolean isCalledOtherwise = kept != null && !kept.label().equals(typed.label());
         if (kept == null) {
@@ -182,7 +182,7 @@ public class SetUpRules {
         catalog.changed("the type " + details.label(), viewer.actor(), holdsOtherwise, isCalledOtherwise);
     }
 
-    private PaperType checked(String code, TypeDetails details) {
+    private KeptDocumentType checked(String code, TypeDetails details) {
         if (sections.findById(details.section()).isEmpty()) {
             throw Refusal.invalid("section", "There is no section " + details.section() + ".");
         }
@@ -216,7 +216,7 @@ public class SetUpRules {
                     throw Refusal.invalid("label", "There is already a document type called " + other.label() + ".");
                 });
         try {
-            return new PaperType(
+            return new KeptDocumentType(
                             code,
                             details.label().strip(),
                             details.section(),
@@ -289,7 +289,7 @@ public class SetUpRules {
 
     private void check(String code, ChecklistDetails details) {
         Set<String> codes =
-                types.findAllByOrderByLabel().stream().map(PaperType::code).collect(Collectors.toSet());
+                types.findAllByOrderByLabel().stream().map(KeptDocumentType::code).collect(Collectors.toSet());
         try {
             String named = RulesJson.checklist(details.definition().toString(), codes, catalog.sense())
                     .code();

@@ -6,7 +6,7 @@ import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.CatalogRepositories;
 import app.denfold.server.catalog.ChecklistVersion;
 import app.denfold.server.catalog.KeptChecklist;
-import app.denfold.server.catalog.PaperType;
+import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.catalog.Signer;
 import jakarta.annotation.Nullable;
 import java.time.LocalDate;
@@ -57,7 +57,7 @@ class ShowRules {
 
     List<SectionAnswerOfSetUp> sections(Viewer viewer) {
         viewer.requireAdministrator();
-        List<PaperType> types = catalog.types();
+        List<KeptDocumentType> types = catalog.types();
         return catalog.sections().stream()
                 .map(s -> new SectionAnswerOfSetUp(s.code(), s.label(), (int)
                         types.stream().filter(t -> t.section().equals(s.code())).count()))

@@ -10,7 +10,7 @@ import app.denfold.server.coverage.EvaluateFile;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.documents.FilingDetails;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.PracticeCalendar;
 import jakarta.annotation.Nullable;
@@ -24,12 +24,12 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class FilingEffect {
 
-    private final Files files;
+    private final PersonFiles files;
     private final Documents documents;
     private final EvaluateFile evaluate;
     private final PracticeCalendar calendar;
 
-    FilingEffect(Files files, Documents documents, EvaluateFile evaluate, PracticeCalendar calendar) {
+    FilingEffect(PersonFiles files, Documents documents, EvaluateFile evaluate, PracticeCalendar calendar) {
         this.files = files;
         this.documents = documents;
         this.evaluate = evaluate;

@@ -9,7 +9,7 @@ import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.setup.SetUpRules;
 import app.denfold.server.coverage.EvaluateFile;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.PracticeCalendar;
 import java.time.LocalDate;
@@ -32,10 +32,10 @@ class RulesEffect {
 
     private final EvaluateFile evaluate;
     private final SetUpRules setUp;
-    private final Files files;
+    private final PersonFiles files;
     private final PracticeCalendar calendar;
 
-    RulesEffect(EvaluateFile evaluate, SetUpRules setUp, Files files, PracticeCalendar calendar) {
+    RulesEffect(EvaluateFile evaluate, SetUpRules setUp, PersonFiles files, PracticeCalendar calendar) {
         this.evaluate = evaluate;
         this.setUp = setUp;
         this.files = files;

@@ -8,13 +8,13 @@ import app.denfold.core.rules.Status;
 import app.denfold.core.rules.Verdict;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.catalog.PaperTypes;
+import app.denfold.server.catalog.DocumentTypes;
 import app.denfold.server.catalog.Section;
 import app.denfold.server.coverage.EvaluateFile;
 import app.denfold.server.coverage.SlotKey;
 import app.denfold.server.coverage.Waiver;
 import app.denfold.server.documents.FiledDocument;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.AsOf;
 import app.denfold.server.practice.PracticeCalendar;
@@ -36,12 +36,12 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Ledger {
 
-    private final Files files;
+    private final PersonFiles files;
     private final EvaluateFile evaluate;
     private final Catalog catalog;
     private final PracticeCalendar calendar;
 
-    Ledger(Files files, EvaluateFile evaluate, Catalog catalog, PracticeCalendar calendar) {
+    Ledger(PersonFiles files, EvaluateFile evaluate, Catalog catalog, PracticeCalendar calendar) {
         this.files = files;
         this.evaluate = evaluate;
         this.catalog = catalog;
@@ -280,7 +280,7 @@ public class Ledger {
         }
 
         private String state(FiledDocument document) {
-            PaperTypes types = rules.types(document.types());
+            DocumentTypes types = rules.types(document.types());
             if (!document.existsOn(known)) {
                 return "voided";
             }

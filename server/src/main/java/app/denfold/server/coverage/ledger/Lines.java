@@ -7,7 +7,7 @@ import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.Section;
 import app.denfold.server.coverage.EvaluateFile;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.AsOf;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
@@ -27,12 +27,12 @@ class Lines {
 
     private static final int MOST_YEARS = 40;
 
-    private final Files files;
+    private final PersonFiles files;
     private final EvaluateFile evaluate;
     private final Catalog catalog;
     private final PracticeCalendar calendar;
 
-    Lines(Files files, EvaluateFile evaluate, Catalog catalog, PracticeCalendar calendar) {
+    Lines(PersonFiles files, EvaluateFile evaluate, Catalog catalog, PracticeCalendar calendar) {
         this.files = files;
         this.evaluate = evaluate;
         this.catalog = catalog;

@@ -7,7 +7,7 @@ import app.denfold.core.rules.Status;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.coverage.EvaluateFile;
 import app.denfold.server.coverage.SlotKey;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
 import jakarta.persistence.EntityManager;
 import java.time.LocalDate;
@@ -37,7 +37,7 @@ public class RecomputeSlots {
 
     private final EvaluateFile evaluate;
     private final Catalog catalog;
-    private final Files files;
+    private final PersonFiles files;
     private final SlotRepository slots;
     private final FileStandingRepository standings;
     private final PracticeCalendar calendar;
@@ -47,7 +47,7 @@ public class RecomputeSlots {
     RecomputeSlots(
             EvaluateFile evaluate,
             Catalog catalog,
-            Files files,
+            PersonFiles files,
             SlotRepository slots,
             FileStandingRepository standings,
             PracticeCalendar calendar,

@@ -3,7 +3,7 @@ package app.denfold.server.coverage.slots;
 import app.denfold.server.catalog.CatalogEvents.RulesChanged;
 import app.denfold.server.commits.AtCommit;
 import app.denfold.server.documents.DocumentEvents.FileContentChanged;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PeopleEvents.FileOpened;
 import app.denfold.server.people.PeopleEvents.PersonChanged;
 import java.util.Collection;
@@ -21,11 +21,11 @@ class SlotEvents {
 
     private final RecomputeSlots recompute;
     private final CatchUpJob catchUp;
-    private final Files people;
+    private final PersonFiles people;
     private final AtCommit atCommit;
     private final Consumer<Collection<UUID>> recomputing = this::recompute;
 
-    SlotEvents(RecomputeSlots recompute, CatchUpJob catchUp, Files people, AtCommit atCommit) {
+    SlotEvents(RecomputeSlots recompute, CatchUpJob catchUp, PersonFiles people, AtCommit atCommit) {
         this.atCommit = atCommit;
         this.people = people;
         this.recompute = recompute;

@@ -2,7 +2,7 @@ package app.denfold.server.documents.changing;
 
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.catalog.PaperTypes;
+import app.denfold.server.catalog.DocumentTypes;
 import app.denfold.server.content.Contents;
 import app.denfold.server.documents.Decisions;
 import app.denfold.server.documents.DocumentEvents.DocumentLeft;
@@ -14,7 +14,7 @@ import app.denfold.server.documents.FilingCheck;
 import app.denfold.server.documents.FilingDetails;
 import app.denfold.server.documents.guarding.ConfirmedSections;
 import app.denfold.server.documents.guarding.Holds;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
@@ -43,7 +43,7 @@ class ChangeDocuments {
     private final Holds holds;
     private final ConfirmedSections sections;
     private final FilingCheck check;
-    private final Files files;
+    private final PersonFiles files;
     private final Catalog catalog;
     private final Contents contents;
     private final Readings readings;
@@ -58,7 +58,7 @@ class ChangeDocuments {
             Holds holds,
             ConfirmedSections sections,
             FilingCheck check,
-            Files files,
+            PersonFiles files,
             Catalog catalog,
             Contents contents,
             Readings readings,
@@ -102,7 +102,7 @@ class ChangeDocuments {
     }
 
     private void describe(Viewer viewer, FiledDocument document, FilingDetails details) {
-        PaperTypes types = documents.visibleTypes(viewer, details);
+        DocumentTypes types = documents.visibleTypes(viewer, details);
         check.check(details, types);
         sections.requireOpen(viewer, details.fileId(), types);
         document.correct(details);

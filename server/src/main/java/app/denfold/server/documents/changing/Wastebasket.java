@@ -10,7 +10,7 @@ import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.documents.FiledDocumentRepository;
 import app.denfold.server.documents.guarding.ConfirmedSections;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.time.Instant;
@@ -29,7 +29,7 @@ class Wastebasket {
     private final Documents documents;
     private final FiledDocumentRepository stored;
     private final ConfirmedSections sections;
-    private final Files files;
+    private final PersonFiles files;
     private final Catalog catalog;
     private final DestroyContent destroy;
     private final PracticeCalendar calendar;
@@ -39,7 +39,7 @@ class Wastebasket {
             Documents documents,
             FiledDocumentRepository stored,
             ConfirmedSections sections,
-            Files files,
+            PersonFiles files,
             Catalog catalog,
             DestroyContent destroy,
             PracticeCalendar calendar,

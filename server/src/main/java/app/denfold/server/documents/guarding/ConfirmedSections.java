@@ -4,10 +4,10 @@ import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.catalog.PaperType;
-import app.denfold.server.catalog.PaperTypes;
+import app.denfold.server.catalog.KeptDocumentType;
+import app.denfold.server.catalog.DocumentTypes;
 import app.denfold.server.catalog.Section;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.time.LocalDate;
@@ -22,12 +22,12 @@ import org.springframework.transaction.annotation.Transactional;
 public class ConfirmedSections {
 
     private final JdbcTemplate sql;
-    private final Files files;
+    private final PersonFiles files;
     private final Catalog catalog;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
 
-    ConfirmedSections(JdbcTemplate sql, Files files, Catalog catalog, AuditTrail trail, PracticeCalendar calendar) {
+    ConfirmedSections(JdbcTemplate sql, PersonFiles files, Catalog catalog, AuditTrail trail, PracticeCalendar calendar) {
         this.sql = sql;
         this.files = files;
         this.catalog = catalog;
@@ -102,11 +102,11 @@ public class ConfirmedSections {
     }
 
     /** @throws Refusal when one of the types stands in a confirmed section and the viewer is no administrator */
-    public void requireOpen(Viewer viewer, UUID fileId, PaperTypes types) {
+    public void requireOpen(Viewer viewer, UUID fileId, DocumentTypes types) {
         if (viewer.isAdministrator()) {
             return;
         }
-        List<String> sections = types.all().stream().map(PaperType::section).toList();
+        List<String> sections = types.all().stream().map(KeptDocumentType::section).toList();
         of(fileId).stream()
                 .filter(c -> sections.contains(c.section()))
                 .findFirst()

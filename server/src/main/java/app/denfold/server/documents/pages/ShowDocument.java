@@ -2,7 +2,7 @@ package app.denfold.server.documents.pages;
 
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.catalog.PaperTypes;
+import app.denfold.server.catalog.DocumentTypes;
 import app.denfold.server.catalog.Signer;
 import app.denfold.server.content.Content;
 import app.denfold.server.content.Contents;
@@ -119,7 +119,7 @@ class ShowDocument {
     }
 
     private DocumentAnswer answer(Viewer viewer, FiledDocument d) {
-        PaperTypes types = catalog.types(d.types());
+        DocumentTypes types = catalog.types(d.types());
         boolean accepted = d.decision() == FiledDocument.Decision.ACCEPTED;
         boolean sentBack = d.decision() == FiledDocument.Decision.SENT_BACK;
         return new DocumentAnswer(

@@ -3,7 +3,7 @@ package app.denfold.server.documents.wholefile;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.audit.TrailLine;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
@@ -15,10 +15,10 @@ class FileTrail {
 
     private static final int MOST_LINES = 500;
 
-    private final Files files;
+    private final PersonFiles files;
     private final AuditTrail trail;
 
-    FileTrail(Files files, AuditTrail trail) {
+    FileTrail(PersonFiles files, AuditTrail trail) {
         this.files = files;
         this.trail = trail;
     }

@@ -4,13 +4,13 @@ import app.denfold.core.people.Visits;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.catalog.PaperTypes;
+import app.denfold.server.catalog.DocumentTypes;
 import app.denfold.server.content.Content;
 import app.denfold.server.content.Contents;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.documents.pages.PaperTurns;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.kinds.FactDefinition;
 import app.denfold.server.people.kinds.Kinds;
@@ -29,7 +29,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class PapersOfFile {
 
     private final Documents documents;
-    private final Files files;
+    private final PersonFiles files;
     private final Catalog catalog;
     private final Contents contents;
     private final Kinds kinds;
@@ -39,7 +39,7 @@ public class PapersOfFile {
 
     PapersOfFile(
             Documents documents,
-            Files files,
+            PersonFiles files,
             Catalog catalog,
             Contents contents,
             Kinds kinds,
@@ -122,7 +122,7 @@ public class PapersOfFile {
 
     private static PaperInFile paper(
             FiledDocument d,
-            PaperTypes types,
+            DocumentTypes types,
             Content content,
             String authorTitle,
             List<String> periods,

@@ -1,7 +1,7 @@
 package app.denfold.server.people.importing;
 
 import app.denfold.server.access.Viewer;
-import app.denfold.server.people.Files;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonCheck;
 import app.denfold.server.people.PersonDetails;
 import app.denfold.server.people.PersonFile;
@@ -49,11 +49,11 @@ public class ImportPeople {
     private static final List<String> COLUMNS =
             List.of(KIND, "given name", FAMILY, "birth date", "mail", "team", "active from");
 
-    private final Files files;
+    private final PersonFiles files;
     private final Kinds kinds;
     private final PersonCheck check;
 
-    ImportPeople(Files files, Kinds kinds, PersonCheck check) {
+    ImportPeople(PersonFiles files, Kinds kinds, PersonCheck check) {
         this.files = files;
         this.kinds = kinds;
         this.check = check;

@@ -28,7 +28,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Files of persons: made, found, changed, and seen only by those who may. */
 @Service
-public class Files {
+public class PersonFiles {
 
     private static final int MOST_FOUND = 500;
 
@@ -42,7 +42,7 @@ public class Files {
     private final ApplicationEventPublisher events;
     private final EntityManager entities;
 
-    Files(
+    PersonFiles(
             PersonFileRepository files,
             FindCandidates candidates,
             ContactAddresses contacts,

@@ -8,7 +8,7 @@ import java.awt.image.LookupOp;
 import java.awt.image.Raster;
 
 /** How a page looks as a whole: whether anything is on it, and a hash that a second scan of it nearly shares. */
-public final class PageLook {
+public final class PerceptualHash {
 
     private static final int COLUMNS = 17;
     private static final int ROWS = 16;
@@ -25,7 +25,7 @@ public final class PageLook {
     /** So much darker may still be writing, as of pencil or a worn carbon copy. */
     private static final int FAINTLY = 16;
 
-    private PageLook() {}
+    private PerceptualHash() {}
 
     /** How much is on a page. */
     public enum Ink {

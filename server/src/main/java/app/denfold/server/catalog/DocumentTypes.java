@@ -15,26 +15,26 @@ import java.util.stream.Collectors;
  *
  * @param all not empty, each once
  */
-public record PaperTypes(List<PaperType> all) {
+public record DocumentTypes(List<KeptDocumentType> all) {
 
-    public PaperTypes {
+    public DocumentTypes {
         all = List.copyOf(all);
     }
 
-    public PaperType main() {
+    public KeptDocumentType main() {
         return all.get(0);
     }
 
     /** What they are called, in their order. */
     public List<String> labels() {
-        return all.stream().map(PaperType::label).toList();
+        return all.stream().map(KeptDocumentType::label).toList();
     }
 
     /** What those of these types are called that the paper carries. */
     public String labelAmong(Collection<String> codes) {
         String among = all.stream()
                 .filter(t -> codes.contains(t.code()))
-                .map(PaperType::label)
+                .map(KeptDocumentType::label)
                 .collect(Collectors.joining(" and "));
         return among.isEmpty() ? main().label() : among;
     }
@@ -48,20 +48,20 @@ public record PaperTypes(List<PaperType> all) {
 
     /** True when any of them asks for it. */
     public boolean needsReview() {
-        return all.stream().anyMatch(PaperType::needsReview);
+        return all.stream().anyMatch(KeptDocumentType::needsReview);
     }
 
     /** With whom it waits for review: the accounts its types name; empty when that is anyone. */
     public Set<UUID> reviewers() {
         return all.stream()
-                .filter(PaperType::needsReview)
-                .map(PaperType::reviewer)
+                .filter(KeptDocumentType::needsReview)
+                .map(KeptDocumentType::reviewer)
                 .filter(Objects::nonNull)
                 .collect(Collectors.toSet());
     }
 
     public List<String> codes() {
-        return all.stream().map(PaperType::code).toList();
+        return all.stream().map(KeptDocumentType::code).toList();
     }
 
     /** True when any of them has a field of this name. */

@@ -16,7 +16,7 @@ import org.hibernate.type.SqlTypes;
 /** A document type as the practice set it up; its validity rule is kept in the open JSON. */
 @Entity
 @Table(name = "document_type")
-public class PaperType {
+public class KeptDocumentType {
 
     @Id
     private String code;
@@ -48,10 +48,10 @@ public class PaperType {
     @JdbcTypeCode(SqlTypes.JSON)
     private List<TypeField> fields = List.of();
 
-    protected PaperType() {}
+    protected KeptDocumentType() {}
 
     /** @throws app.denfold.exchange.BadInput when the validity rule cannot be read */
-    public PaperType(
+    public KeptDocumentType(
             String code,
             String label,
             String section,
@@ -73,20 +73,20 @@ public class PaperType {
     }
 
     /** Gives its documents names by this pattern. */
-    public PaperType named(String pattern) {
+    public KeptDocumentType named(String pattern) {
         NamePattern.parse(pattern);
         this.namingPattern = pattern;
         return this;
     }
 
     /** Its papers carry values for these fields. */
-    public PaperType with(List<TypeField> carried) {
+    public KeptDocumentType with(List<TypeField> carried) {
         this.fields = List.copyOf(carried);
         return this;
     }
 
     /** Its papers wait for review with this account; null for anyone. */
-    public PaperType reviewedBy(UUID account) {
+    public KeptDocumentType reviewedBy(UUID account) {
         this.reviewer = account;
         return this;
     }
@@ -100,7 +100,7 @@ public class PaperType {
     }
 
     /** Takes over all that can be changed of a type. */
-    public void take(PaperType from) {
+    public void take(KeptDocumentType from) {
         this.label = from.label;
         this.section = from.section;
         this.validity = from.validity;
