@@ -43,7 +43,8 @@ const LEDGER: Shape<"LedgerAnswer"> = {
               type: "t",
               typeLabel: "",
               documentDate: "2026-11-20",
-              state: "counts",
+              state: "FILED",
+              counts: true,
               versions: 2,
               changes: 0,
             },
@@ -67,7 +68,8 @@ const LEDGER: Shape<"LedgerAnswer"> = {
       type: "letter",
       typeLabel: "",
       documentDate: "2026-11-14",
-      state: "voided",
+      state: "ENTERED_IN_ERROR",
+      counts: false,
       versions: 1,
       changes: 0,
     },
@@ -87,12 +89,12 @@ test("sections tell how much of them is met, slots how they stand", async () => 
   expect(screen.getByRole("img", { name: "Awaiting signature" })).toBeTruthy();
 });
 
-test("the chosen paper is marked, newer versions are counted, voided ones struck", async () => {
+test("the chosen paper is marked, newer versions are counted, those entered in error struck", async () => {
   shown();
   const chosen = await screen.findByRole("button", { name: /First aid certificate, 2026-11-20/ });
   expect(chosen.getAttribute("aria-current")).toBe("true");
   expect(within(chosen).getByText("v2")).toBeTruthy();
-  expect(screen.getByRole("button", { name: /winter rota/ }).className).toContain("voided");
+  expect(screen.getByRole("button", { name: /winter rota/ }).className).toContain("in-error");
 });
 
 test("narrowed to what is open, slots that are fine and other papers go", async () => {

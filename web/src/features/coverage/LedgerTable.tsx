@@ -106,7 +106,7 @@ export function LedgerTable({ fileId }: { fileId: string }) {
             rowClassName={(paper) =>
               [
                 address.panes.some((p) => p.id === paper.id) && "is-open",
-                paper.state === "entered in error" && "voided",
+                paper.state === "ENTERED_IN_ERROR" && "in-error",
               ]
                 .filter(Boolean)
                 .join(" ")

@@ -258,8 +258,8 @@ function Bar({
             x2={x(p.documentDate)}
             y1={y - 4}
             y2={y + BAR + 4}
-            stroke={p.voidedOn ? colours.sand : colours.juniper}
-            strokeDasharray={p.voidedOn ? "2 2" : undefined}
+            stroke={p.enteredInErrorOn ? colours.sand : colours.juniper}
+            strokeDasharray={p.enteredInErrorOn ? "2 2" : undefined}
             strokeWidth={1.5}
           >
             <title>{p.name}</title>

@@ -4,6 +4,7 @@ import { createContext, type DragEvent, useContext, useState } from "react";
 import { useSearchParams } from "react-router";
 import type { Shape } from "../../api/client";
 import { useMayChange } from "../../ui/asOf";
+import { documentStateWords } from "../../ui/documentStates";
 import { documentOptions } from "../documents/documentQueries";
 import { draggedPaper, useReadAddress } from "../documents/readAddress";
 import { useNewVersion } from "../documents/useNewVersion";
@@ -40,10 +41,10 @@ export function PaperLine({ paper }: { paper: Shape<"LedgerPaper"> }) {
   const mayChange = useMayChange();
   const drop = useDropVersion(paper.id);
   const queries = useQueryClient();
-  const voided = paper.state === "voided";
+  const inError = paper.state === "ENTERED_IN_ERROR";
   const classes = ["paper-line", chosen.has(paper.id) && "is-chosen", drop.over && "drop"];
   return (
-    <div className={classes.filter(Boolean).join(" ")} {...(mayChange && !voided ? drop.handlers : {})}>
+    <div className={classes.filter(Boolean).join(" ")} {...(mayChange && !inError ? drop.handlers : {})}>
       <Checkbox
         aria-label={`Choose ${paper.name}`}
         checked={chosen.has(paper.id)}
@@ -51,7 +52,7 @@ export function PaperLine({ paper }: { paper: Shape<"LedgerPaper"> }) {
       />
       <button
         type="button"
-        className={voided ? "slot-paper voided" : "slot-paper"}
+        className={inError ? "slot-paper in-error" : "slot-paper"}
         aria-current={address.panes.some((p) => p.id === paper.id)}
         draggable
         title="Drag it next to the open paper, or press B to lay it beside"
@@ -62,11 +63,11 @@ export function PaperLine({ paper }: { paper: Shape<"LedgerPaper"> }) {
       >
         <span className="ellipsis">{paper.name}</span>
         <span className="muted">
-          {paper.state === "counts" || paper.state === "filed"
+          {paper.counts || paper.state === "FILED"
             ? paper.versions > 1
               ? `v${paper.versions}`
               : ""
-            : paper.state}
+            : documentStateWords[paper.state]}
         </span>
       </button>
     </div>

@@ -79,7 +79,7 @@ function Contents({
   const [dialog, setDialog] = useState<"chase" | "waive" | null>(null);
   const { word, colour } = statuses[asStatus(slot.status)];
   const words = slotWords(slot, on);
-  const toReview = slot.papers.find((p) => p.state === "in review");
+  const toReview = slot.papers.find((p) => p.state === "IN_REVIEW" && !p.counts);
   return (
     <>
       <p className="slot-card-status">

@@ -52,7 +52,7 @@ test("details are changed for all, and a refusal keeps the dialog with its reaso
 
 test("what is decided is decided on the versions that are shown", async () => {
   const calls = serve({ "POST /api/documents/accept": {} });
-  const papers = PAPERS.map((p) => ({ ...p, state: "in review" }));
+  const papers = PAPERS.map((p) => ({ ...p, state: "IN_REVIEW" as const }));
   show(<ChosenBar papers={papers} mayChange onClear={() => {}} />);
   fireEvent.click(screen.getByRole("button", { name: "Accept" }));
   await waitFor(() =>

@@ -1,6 +1,7 @@
 import { App, Button } from "antd";
 import { useState } from "react";
 import { api, done, type Shape, wordsOf } from "../../api/client";
+import type { DocumentState } from "../../ui/documentStates";
 import { ShareModal } from "../portal/ShareModal";
 import { SignSeveralModal } from "../signing/SignSeveralModal";
 import { printPapers } from "./printPapers";
@@ -13,7 +14,7 @@ import { usePaperAction } from "./usePaperAction";
 const MOST_PRINTED = 100;
 
 type ChosenBarProps = {
-  papers: { id: string; name: string; state?: string; versions: number; changes: number }[];
+  papers: { id: string; name: string; state?: DocumentState; versions: number; changes: number }[];
   mayChange: boolean;
   /** The file all of them lie in; undefined when they may lie in several. */
   file?: Shape<"FileAnswer">;
@@ -28,8 +29,8 @@ export function ChosenBar({ papers, mayChange, file, onClear, onAll }: ChosenBar
   const act = usePaperAction();
   const ids = papers.map((p) => p.id);
   const shown = papers.map(({ id, versions }) => ({ id, version: versions }));
-  const inReview = papers.every((p) => p.state === "in review");
-  const unsigned = papers.filter((p) => p.state === "unsigned");
+  const inReview = papers.every((p) => p.state === "IN_REVIEW");
+  const unsigned = papers.filter((p) => p.state === "UNSIGNED");
   const close = () => setDialog(undefined);
   const putBack = async () => {
     for (const id of ids) {

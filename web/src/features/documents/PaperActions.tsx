@@ -12,7 +12,7 @@ import { ReasonModal } from "./ReasonModal";
 import { ToFileModal } from "./ToFileModal";
 import { useNewVersion } from "./useNewVersion";
 
-type Dialog = "send-back" | "void" | "share" | "sign" | "details" | "file";
+type Dialog = "send-back" | "in-error" | "share" | "sign" | "details" | "file";
 
 /** What can be done with the paper that is read. */
 export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; file: Shape<"FileAnswer"> }) {
@@ -72,7 +72,7 @@ export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; 
           Send back
         </Button>
       )}
-      <Button size="small" onClick={() => setDialog("void")}>
+      <Button size="small" onClick={() => setDialog("in-error")}>
         Entered in error
       </Button>
       <Dropdown
@@ -118,10 +118,12 @@ export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; 
         title="Mark as entered in error"
         hint="The paper stays in the file, struck through, and counts nowhere. This cannot be taken back."
         okText="Mark it"
-        open={dialog === "void"}
+        open={dialog === "in-error"}
         onClose={close}
         onReason={(reason) =>
-          act.mutate(() => api.POST("/api/documents/{id}/void", { params, body: { version, reason } }))
+          act.mutate(() =>
+            api.POST("/api/documents/{id}/entered-in-error", { params, body: { version, reason } }),
+          )
         }
       />
       <ShareModal papers={[paper]} file={file} open={dialog === "share"} onClose={close} />

@@ -53,7 +53,7 @@ test("who may not review is offered neither", async () => {
 });
 
 test("what is entered in error says why and offers nothing", async () => {
-  card(paper({ voidedOn: "2026-11-21", voidReason: "belongs to her brother" }));
+  card(paper({ enteredInErrorOn: "2026-11-21", errorReason: "belongs to her brother" }));
   await screen.findByText("Entered in error: belongs to her brother");
   expect(screen.queryByRole("button", { name: "Share" })).toBeNull();
 });

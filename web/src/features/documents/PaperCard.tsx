@@ -42,7 +42,7 @@ export function PaperCard({ paper, file, ledger, version, onVersion, onCompare }
             </div>
           ),
       )}
-      {mayChange && !paper.voidedOn && <PaperActions paper={paper} file={file} />}
+      {mayChange && !paper.enteredInErrorOn && <PaperActions paper={paper} file={file} />}
       {paper.hold && (
         <div className="paper-note">
           {paper.hold.own ? "You hold this paper" : `${paper.hold.by} works on this paper`} since{" "}
@@ -114,7 +114,7 @@ export function PaperCard({ paper, file, ledger, version, onVersion, onCompare }
               beside
             </Button>
           )}
-          {mayChange && !paper.voidedOn && v.number === version && v.number < newest && (
+          {mayChange && !paper.enteredInErrorOn && v.number === version && v.number < newest && (
             <Button
               size="small"
               type="link"
@@ -148,8 +148,8 @@ function Line({ name, words }: { name: string; words: string }) {
 }
 
 function State({ paper }: { paper: Shape<"DocumentAnswer"> }) {
-  if (paper.voidedOn) {
-    return <div className="paper-note bad">Entered in error: {paper.voidReason}</div>;
+  if (paper.enteredInErrorOn) {
+    return <div className="paper-note bad">Entered in error: {paper.errorReason}</div>;
   }
   if (paper.sentBackOn) {
     return <div className="paper-note bad">Sent back: {paper.sentBackReason}</div>;

@@ -257,7 +257,7 @@ function OnePane({
         onWords={address.search}
         onBeyond={beyond}
         differences={differences}
-        mayChange={mayChange && !paper.voidedOn}
+        mayChange={mayChange && !paper.enteredInErrorOn}
         onPlace={onPlace}
         tools={several ? undefined : tools}
       />

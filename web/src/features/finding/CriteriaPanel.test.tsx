@@ -13,7 +13,7 @@ const COUNTS = {
   kinds: [],
   sections: [],
   types: Array.from({ length: 10 }, (_, i) => ({ value: `t${i}`, label: `Type ${i}`, papers: 20 - i })),
-  states: [{ value: "in review", label: "in review", papers: 3 }],
+  states: [{ value: "IN_REVIEW", label: "in review", papers: 3 }],
   years: [],
   sources: [],
   filedBy: [],
@@ -94,7 +94,7 @@ test("a fact of the person is chosen by its label and asked for by its name", as
 });
 
 test("everything is cleared in one click, which is there only when something was said", () => {
-  const told = panel({ words: "hay", states: ["in review"] });
+  const told = panel({ words: "hay", states: ["IN_REVIEW"] });
   fireEvent.click(screen.getByRole("button", { name: "Clear everything" }));
   expect(told).toEqual([{}]);
   expect(screen.queryByRole("button", { name: "Clear everything" })).toBeNull();

@@ -29,7 +29,7 @@ const PAPER = {
   documentDate: "2026-11-20",
   receivedOn: "2026-11-21",
   storedAt: "2026-11-21T08:00:00Z",
-  state: "filed",
+  state: "FILED",
   source: "by mail",
   filedBy: "Ottilie Brandmoor",
   pages: 3,

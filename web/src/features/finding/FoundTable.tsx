@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Table, type TableColumnsType } from "antd";
 import { Link, useNavigate } from "react-router";
 import { bytes, day, moment } from "../../ui/days";
+import { type DocumentState, documentStateWords } from "../../ui/documentStates";
 import { aroundOptions, type Counts, type Criteria, type FoundPaper, wordsOfAll } from "./findQueries";
 import { foundAddress } from "./foundTrail";
 
@@ -58,9 +59,13 @@ const CELLS: Record<ColumnKey, { width: number; cell: (p: FoundPaper) => React.R
   size: { width: 80, cell: (p) => bytes(p.size) },
 };
 
-function State({ state }: { state: string }) {
-  const wrong = state === "sent back" || state === "entered in error";
-  return <span className={wrong ? "clay" : state === "filed" ? "muted" : undefined}>{state}</span>;
+function State({ state }: { state: DocumentState }) {
+  const wrong = state === "SENT_BACK" || state === "ENTERED_IN_ERROR";
+  return (
+    <span className={wrong ? "clay" : state === "FILED" ? "muted" : undefined}>
+      {documentStateWords[state]}
+    </span>
+  );
 }
 
 type Line = FoundPaper | { heading: string; count?: number; id: string };

@@ -6,7 +6,7 @@ import { SavedSearches, SaveSearch, StandingSearches } from "./SavedSearches";
 afterEach(cleanup);
 
 const SAVED = [
-  { id: "s1", name: "Clearances to review", own: true, shared: false, criteria: { states: ["in review"] } },
+  { id: "s1", name: "Clearances to review", own: true, shared: false, criteria: { states: ["IN_REVIEW"] } },
   { id: "s2", name: "Unread faxes", own: false, shared: true, criteria: { unreadable: true } },
 ];
 

@@ -16,7 +16,7 @@ const paper = (id: string, more: Partial<FoundPaper> = {}): FoundPaper => ({
   documentDate: "2026-11-20",
   receivedOn: "2026-11-21",
   storedAt: "2026-11-21T08:00:00Z",
-  state: "filed",
+  state: "FILED",
   source: "by mail",
   filedBy: "Ottilie Brandmoor",
   pages: 1,

@@ -1,7 +1,7 @@
 type Place = { label: string; to: string; words: string; administrators?: boolean };
 
 /** Papers that wait for review, the longest waiting first. */
-export const REVIEW = `/find?${new URLSearchParams({ for: JSON.stringify({ states: ["in review"] }), sort: "received" })}`;
+export const REVIEW = `/find?${new URLSearchParams({ for: JSON.stringify({ states: ["IN_REVIEW"] }), sort: "received" })}`;
 
 const PLACES: Place[] = [
   { label: "Today", to: "/today", words: "today waiting" },

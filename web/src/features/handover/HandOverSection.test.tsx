@@ -6,7 +6,7 @@ import { HandOverSection } from "./HandOverSection";
 
 afterEach(cleanup);
 
-const PAPER = { id: "p1", name: "Letter", voidedOn: null } as unknown as Shape<"DocumentAnswer">;
+const PAPER = { id: "p1", name: "Letter", enteredInErrorOn: null } as unknown as Shape<"DocumentAnswer">;
 const GIVEN = {
   act: "HANDED_OVER",
   by: "Ottilie Brandmoor",

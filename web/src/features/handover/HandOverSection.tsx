@@ -31,7 +31,7 @@ export function HandOverSection({
       {latest && <Way handOver={latest} />}
       {mayChange && (
         <div className="buttons">
-          {!open && !paper.voidedOn && (
+          {!open && !paper.enteredInErrorOn && (
             <Button size="small" onClick={() => setDialog("begin")}>
               Hand over
             </Button>

@@ -223,7 +223,7 @@ export function PaperReader(props: PaperReaderProps) {
             <NoPages
               paperId={paper.id}
               placeholder={version.placeholder}
-              mayChange={mayChange && !paper.voidedOn && version.number === paper.versions.length}
+              mayChange={mayChange && !paper.enteredInErrorOn && version.number === paper.versions.length}
             />
           </div>
         )}

@@ -5,6 +5,7 @@ import { useSearchParams } from "react-router";
 import { wordsOf } from "../../api/client";
 import { DayField } from "../../ui/DayField";
 import { day } from "../../ui/days";
+import { type DocumentState, documentStateWords } from "../../ui/documentStates";
 import { Loaded, QuietEmpty } from "../../ui/Quiet";
 import { useReadAddress } from "../documents/readAddress";
 import { PlaceSteps } from "../reading/PlaceSteps";
@@ -120,11 +121,11 @@ function Flow({ fileId, all }: { fileId: string; all: PaperInFile[] }) {
               <span className="muted">
                 {day(paper.documentDate)} · filed by {paper.filedBy}
               </span>
-              {paper.state !== "filed" && (
+              {paper.state !== "FILED" && (
                 <span
-                  className={paper.state === "in review" || paper.state === "unsigned" ? "muted" : "clay"}
+                  className={paper.state === "IN_REVIEW" || paper.state === "UNSIGNED" ? "muted" : "clay"}
                 >
-                  {paper.state}
+                  {documentStateWords[paper.state]}
                 </span>
               )}
             </header>
@@ -233,6 +234,7 @@ function FilterBar({ all, filters, onChange, shown, children }: FilterBarProps) 
         "state",
         countsOf(all, (p) => p.state),
         100,
+        (state) => documentStateWords[state as DocumentState],
       )}
       {values(
         "years",

@@ -6,7 +6,7 @@ const paper = (id: string, documentDate: string, more: Partial<PaperInFile> = {}
   name: `Letter ${id}`,
   typeLabels: ["Letter"],
   documentDate,
-  state: "filed",
+  state: "FILED",
   receivedOn: documentDate,
   source: "from scanner",
   size: 1000,
@@ -20,7 +20,7 @@ const paper = (id: string, documentDate: string, more: Partial<PaperInFile> = {}
 });
 
 const PAPERS = [
-  paper("c", "2026-05-01", { state: "entered in error" }),
+  paper("c", "2026-05-01", { state: "ENTERED_IN_ERROR" }),
   paper("b", "2025-03-02", { typeLabels: ["Invoice", "Letter"], filedBy: "Zuri Mbeya-Holt" }),
   paper("a", "2024-01-15", {
     authorTitle: "lead therapist",
@@ -40,13 +40,13 @@ describe("reading a whole file", () => {
     expect(ids({ title: " LETTER B" })).toEqual(["b"]);
     expect(ids({ from: "2025-03-02" })).toEqual(["b", "c"]);
     expect(ids({ to: "2025-03-02" })).toEqual(["a", "b"]);
-    expect(ids({ states: ["entered in error"] })).toEqual(["c"]);
+    expect(ids({ states: ["ENTERED_IN_ERROR"] })).toEqual(["c"]);
     expect(ids({ types: ["Invoice"] })).toEqual(["b"]);
     expect(ids({ years: ["2024", "2026"] })).toEqual(["a", "c"]);
     expect(ids({ titles: ["lead therapist"] })).toEqual(["a"]);
     expect(ids({ periods: ["Level: canter", "Level: jumping"] })).toEqual(["a"]);
     expect(ids({ visits: ["2024-01-09"] })).toEqual(["a"]);
-    expect(ids({ authors: ["Zuri Mbeya-Holt"], states: ["sent back"] })).toEqual([]);
+    expect(ids({ authors: ["Zuri Mbeya-Holt"], states: ["SENT_BACK"] })).toEqual([]);
   });
 
   it("lists days and years with the latest first, papers without one left out", () => {

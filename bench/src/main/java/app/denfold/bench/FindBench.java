@@ -8,8 +8,8 @@ import app.denfold.server.demo.DemoCatalog;
 import app.denfold.server.finding.FindCriteria;
 import app.denfold.server.finding.FindPapers;
 import app.denfold.server.finding.SuggestPapers;
-import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonDetails;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeSettings;
 import java.sql.Connection;
 import java.sql.PreparedStatement;
@@ -134,9 +134,9 @@ public final class FindBench {
                 + " filed_by, created_at) values (?, 0, ?, ?, ?, ?, ?, 'dropped', 'Ottilie Brandmoor', now())";
         String findable =
                 "insert into findable (document_id, file_id, types, name, document_date, received_on, stored_at,"
-                        + " source, filed_by, media_type, pages, size, decision, signed_roles, fields, sha256, is_read,"
+                        + " source, filed_by, media_type, pages, size, state, fields, sha256, is_read,"
                         + " pages_without_text, is_long, is_cut, words, name_words) select ?, ?, array[?]::varchar[], ?, ?, ?, now(),"
-                        + " 'dropped', 'Ottilie Brandmoor', 'application/pdf', 2, 40000, 'NONE', '{}', '{}', '', true, 0, false,"
+                        + " 'dropped', 'Ottilie Brandmoor', 'application/pdf', 2, 40000, 'FILED', '{}', '', true, 0, false,"
                         + " false, to_tsvector('denfold_plain', t) || to_tsvector('denfold_words', t),"
                         + " to_tsvector('denfold_plain', ?) from (values (?)) v(t)";
         try (Connection connection = source.getConnection();

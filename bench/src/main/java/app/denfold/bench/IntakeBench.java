@@ -4,14 +4,15 @@ import app.denfold.server.DenFold;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.access.accounts.NewAccount;
+import app.denfold.server.arrivals.Arrival;
 import app.denfold.server.arrivals.ReceivedPaper;
 import app.denfold.server.arrivals.filing.FileArrivals;
 import app.denfold.server.arrivals.receiving.Arrivals;
 import app.denfold.server.demo.DemoCatalog;
 import app.denfold.server.demo.DemoScans;
 import app.denfold.server.documents.FilingDetails;
-import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonDetails;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeSettings;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -131,7 +132,7 @@ public final class IntakeBench {
 
     private static UUID receive(Arrivals arrivals, Viewer viewer, Path paper) {
         return arrivals.receive(new ReceivedPaper(
-                paper, paper.getFileName().toString(), ReceivedPaper.Way.DROP, viewer.actor(), null, null, null));
+                paper, paper.getFileName().toString(), Arrival.Source.DROP, viewer.actor(), null, null, null));
     }
 
     private static double copied(Path folder, List<Path> papers) throws Exception {

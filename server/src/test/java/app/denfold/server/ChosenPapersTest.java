@@ -59,8 +59,8 @@ class ChosenPapersTest {
         UUID one = api.fileNewPaper(file, "letter", TODAY.minusDays(3));
         UUID other = api.fileNewPaper(file, "note", TODAY.minusDays(2));
         UUID wrong = api.fileNewPaper(file, "note", TODAY.minusDays(1));
-        api.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "Not his"), wrong);
-        assertThat(share(api, guest, one, wrong).<String>at("$.code")).isEqualTo("voided");
+        api.post("/api/documents/{id}/entered-in-error", Map.of("version", 1, "reason", "Not his"), wrong);
+        assertThat(share(api, guest, one, wrong).<String>at("$.code")).isEqualTo("entered-in-error");
         assertThat(api.get("/api/files/{id}/shared", file).<List<?>>at("$.shares"))
                 .isEmpty();
         assertThat(share(api, guest, one, other).status()).isEqualTo(201);

@@ -57,18 +57,18 @@ class DecisionsTest {
     }
 
     @Test
-    void aPaperVoidedLaterStoodThereBefore() throws Exception {
+    void aPaperEnteredInErrorLaterStoodThereBefore() throws Exception {
         Api api = practice.administrator();
-        UUID file = api.newEmployee("Voided", null);
+        UUID file = api.newEmployee("Mistaken", null);
         LocalDate filed = calendar.today();
         UUID paper = api.fileNewPaper(file, "handbook", filed.minusDays(1));
         clock.pass(1);
-        api.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "Another person's"), paper);
+        api.post("/api/documents/{id}/entered-in-error", Map.of("version", 1, "reason", "Another person's"), paper);
         Api.Answer then = api.get("/api/files/{id}/ledger" + asKnownOn(filed), file);
         assertThat(then.<List<String>>at("$.sections[*].slots[?(@.requirement=='handbook')].papers[*].state"))
-                .containsExactly("counts");
+                .containsExactly("FILED");
         Api.Answer now = api.get("/api/files/{id}/ledger", file);
-        assertThat(now.<List<String>>at("$.otherPapers[*].state")).containsExactly("voided");
+        assertThat(now.<List<String>>at("$.otherPapers[*].state")).containsExactly("ENTERED_IN_ERROR");
         assertThat(now.<List<String>>at("$.sections[*].slots[?(@.requirement=='handbook')].status"))
                 .containsExactly("missing");
     }

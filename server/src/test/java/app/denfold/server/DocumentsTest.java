@@ -89,19 +89,19 @@ class DocumentsTest {
     }
 
     @Test
-    void decisionsNeedAReasonAndAVoidedPaperStaysAsItIs() throws Exception {
+    void decisionsNeedAReasonAndAPaperEnteredInErrorStaysAsItIs() throws Exception {
         Api api = practice.administrator();
         UUID document = api.fileNewPaper(api.newEmployee("Decided", null), "first-aid", TODAY);
-        for (String action : List.of("send-back", "void")) {
+        for (String action : List.of("send-back", "entered-in-error")) {
             assertThat(api.post("/api/documents/{id}/" + action, Map.of("version", 1, "reason", " "), document)
                             .status())
                     .isEqualTo(422);
         }
-        api.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "Wrong file"), document);
-        for (String action : List.of("accept", "send-back", "void")) {
+        api.post("/api/documents/{id}/entered-in-error", Map.of("version", 1, "reason", "Wrong file"), document);
+        for (String action : List.of("accept", "send-back", "entered-in-error")) {
             Api.Answer again =
                     api.post("/api/documents/{id}/" + action, Map.of("version", 1, "reason", "again"), document);
-            assertThat(again.<String>at("$.code")).as(action).isEqualTo("voided");
+            assertThat(again.<String>at("$.code")).as(action).isEqualTo("entered-in-error");
         }
         Map<String, Object> signers =
                 Map.of("version", 1, "signers", List.of(Map.of("role", "employee", "signer", "A")));

@@ -52,12 +52,15 @@ class FilingTest {
         assertThat(api.slot(file, "first-aid")).isEqualTo("on-file");
         assertThat(api.get("/api/documents/{id}", document).<String>at("$.name"))
                 .doesNotContain("to review");
-        assertThat(api.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "Wrong person"), document)
+        assertThat(api.post(
+                                "/api/documents/{id}/entered-in-error",
+                                Map.of("version", 1, "reason", "Wrong person"),
+                                document)
                         .status())
                 .isEqualTo(204);
         assertThat(api.slot(file, "first-aid")).isEqualTo("missing");
         List<String> trail = api.get("/api/files/{id}/trail", file).at("$[*].action");
-        assertThat(trail).containsSubsequence("voided", "accepted", "filed", "file-opened");
+        assertThat(trail).containsSubsequence("entered-in-error", "accepted", "filed", "file-opened");
     }
 
     @Test
@@ -256,7 +259,7 @@ class FilingTest {
                 .doesNotContain("tetanus");
         Api auditor = practice.colleague(null, true, false);
         assertThat(auditor.get("/api/files/{id}", other).status()).isEqualTo(200);
-        assertThat(auditor.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "x"), secret)
+        assertThat(auditor.post("/api/documents/{id}/entered-in-error", Map.of("version", 1, "reason", "x"), secret)
                         .status())
                 .isEqualTo(403);
         assertThat(auditor.upload("/api/arrivals", "a.pdf", Papers.pdf("a"), Map.of())

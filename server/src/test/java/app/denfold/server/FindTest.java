@@ -76,7 +76,7 @@ class FindTest {
                 .singleElement()
                 .asString()
                 .startsWith("Letter");
-        assertThat(names(api, Map.of("person", "ravensw", "states", List.of("in review"))))
+        assertThat(names(api, Map.of("person", "ravensw", "states", List.of("IN_REVIEW"))))
                 .hasSize(1);
         assertThat(names(api, Map.of("person", "ravensw", "sections", List.of("safety"))))
                 .hasSize(1);
@@ -110,11 +110,11 @@ class FindTest {
         assertThat(counts.<Integer>at("$.papers")).isEqualTo(2);
         assertThat(counts.<Integer>at("$.people")).isEqualTo(1);
         assertThat(counts.<List<String>>at("$.types[*].value")).containsExactlyInAnyOrder("letter", "first-aid");
-        assertThat(counts.<List<Integer>>at("$.states[?(@.value=='in review')].papers"))
+        assertThat(counts.<List<Integer>>at("$.states[?(@.value=='IN_REVIEW')].papers"))
                 .containsExactly(1);
 
-        api.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "wrong person"), firstAid);
-        await().until(() -> names(api, Map.of("person", "ravensw", "states", List.of("entered in error")))
+        api.post("/api/documents/{id}/entered-in-error", Map.of("version", 1, "reason", "wrong person"), firstAid);
+        await().until(() -> names(api, Map.of("person", "ravensw", "states", List.of("ENTERED_IN_ERROR")))
                         .size()
                 == 1);
         String csv = api.get("/api/find/csv?for={criteria}", "{\"words\":\"quernstone\"}")
@@ -294,7 +294,7 @@ class FindTest {
         filed(api, file, "note", "nothing of that kind stands on this note at all");
         await().until(() -> names(api, Map.of("words", "bryony")).size() == 2);
         assertThat(api.get("/api/files/{id}/papers", file).<List<String>>at("$[*].state"))
-                .containsExactly("filed", "filed", "filed");
+                .containsExactly("FILED", "FILED", "FILED");
         Api.Answer words = api.get("/api/files/{id}/words?typed=bryony", file);
         assertThat(words.<List<Integer>>at("$[?(@.documentId=='" + letter + "')].places"))
                 .containsExactly(2);

@@ -53,7 +53,7 @@ class LedgerTest {
                 .isEqualTo(dated.plusMonths(12).minusDays(30).toString());
         List<List<Map<String, Object>>> papers = api.get("/api/files/{id}/ledger", file)
                 .at("$.sections[*].slots[?(@.requirement=='manual-handling')].papers");
-        assertThat(papers.get(0)).singleElement().extracting("state").isEqualTo("counts");
+        assertThat(papers.get(0)).singleElement().extracting("counts").isEqualTo(true);
     }
 
     @Test
@@ -63,8 +63,8 @@ class LedgerTest {
         UUID sentBack = api.fileNewPaper(file, "first-aid", TODAY.minusDays(3));
         api.post("/api/documents/{id}/send-back", Map.of("version", 1, "reason", "Page two is missing"), sentBack);
         api.fileNewPaper(file, "first-aid", TODAY.minusDays(2));
-        UUID voided = api.fileNewPaper(file, "first-aid", TODAY.minusDays(1));
-        api.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "Another person's"), voided);
+        UUID mistaken = api.fileNewPaper(file, "first-aid", TODAY.minusDays(1));
+        api.post("/api/documents/{id}/entered-in-error", Map.of("version", 1, "reason", "Another person's"), mistaken);
         UUID expired = api.fileNewPaper(file, "first-aid", TODAY.minusYears(3));
         api.post("/api/documents/{id}/accept", Map.of("version", 1), expired);
         List<String> reasons = ofSlot(api, file, "first-aid", "reasons");
@@ -84,14 +84,14 @@ class LedgerTest {
     }
 
     @Test
-    void papersThatFillNoSlotAndVoidedOnesStandApart() throws Exception {
+    void papersThatFillNoSlotAndThoseEnteredInErrorStandApart() throws Exception {
         Api api = practice.administrator();
         UUID file = api.newEmployee("Others", null);
         UUID letter = api.fileNewPaper(file, "letter", TODAY.minusDays(2));
-        UUID voided = api.fileNewPaper(file, "handbook", TODAY.minusDays(2));
-        api.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "Blank page"), voided);
+        UUID mistaken = api.fileNewPaper(file, "handbook", TODAY.minusDays(2));
+        api.post("/api/documents/{id}/entered-in-error", Map.of("version", 1, "reason", "Blank page"), mistaken);
         List<String> others = api.get("/api/files/{id}/ledger", file).at("$.otherPapers[*].id");
-        assertThat(others).containsExactlyInAnyOrder(letter.toString(), voided.toString());
+        assertThat(others).containsExactlyInAnyOrder(letter.toString(), mistaken.toString());
         assertThat(api.slot(file, "handbook")).isEqualTo("missing");
     }
 

@@ -55,7 +55,7 @@ class NewerVersionTest {
         UUID paper = api.fileNewPaper(file, "first-aid", TODAY.minusDays(3));
         renew(api, paper);
         Map<String, Object> old = Map.of("version", 1, "reason", "blurred");
-        for (String decision : List.of("accept", "send-back", "void")) {
+        for (String decision : List.of("accept", "send-back", "entered-in-error")) {
             Api.Answer refused = api.post("/api/documents/{id}/" + decision, old, paper);
             assertThat(refused.status()).as(decision).isEqualTo(409);
             assertThat(refused.<String>at("$.code")).isEqualTo("newer-version");

@@ -37,9 +37,9 @@ class PlaceholdersTest {
         assertThat(shown.<String>at("$.name")).endsWith(", awaited");
         assertThat(shown.<String>at("$.versions[0].placeholder.words")).isEqualTo("promised by mail");
         assertThat(api.get("/api/files/{id}/papers", file).<List<String>>at("$[*].state"))
-                .containsExactly("awaited");
+                .containsExactly("AWAITED");
         await().untilAsserted(() -> assertThat(
-                        api.post("/api/find", Map.of("states", List.of("awaited"), "person", "Awaited"))
+                        api.post("/api/find", Map.of("states", List.of("AWAITED"), "person", "Awaited"))
                                 .<List<String>>at("$.papers[*].id"))
                 .containsExactly(paper.toString()));
         api.upload("/api/documents/" + paper + "/versions", "handbook.pdf", Papers.pdf("Signed"), Map.of());

@@ -141,7 +141,10 @@ class StoredSlotsTest {
                         Map.of("version", 1, "reason", "Page two is missing"),
                         some(papers));
             case 5 ->
-                api.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "Wrong person"), some(papers));
+                api.post(
+                        "/api/documents/{id}/entered-in-error",
+                        Map.of("version", 1, "reason", "Wrong person"),
+                        some(papers));
             case 6 ->
                 documents.sign(
                         some(papers),

@@ -232,7 +232,8 @@ class WorkOnPapersTest {
                 .isEqualTo(204);
         assertThat(api.get("/api/documents/{id}", document).<String>at("$.hold.by"))
                 .isEqualTo("Dilan Ozgune");
-        Api.Answer refused = api.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "x"), document);
+        Api.Answer refused =
+                api.post("/api/documents/{id}/entered-in-error", Map.of("version", 1, "reason", "x"), document);
         assertThat(refused.status()).isEqualTo(409);
         assertThat(refused.<String>at("$.detail")).contains("Dilan Ozgune works on this paper");
         assertThat(api.post("/api/documents/{id}/hold", null, document).status())
@@ -255,7 +256,7 @@ class WorkOnPapersTest {
         jdbc.sql("update document_hold set last_at = last_at - interval '31 minutes' where document_id = ?")
                 .param(document)
                 .update();
-        assertThat(api.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "idle"), document)
+        assertThat(api.post("/api/documents/{id}/entered-in-error", Map.of("version", 1, "reason", "idle"), document)
                         .status())
                 .isEqualTo(204);
     }
@@ -278,7 +279,8 @@ class WorkOnPapersTest {
         assertThat(api.post("/api/files/{id}/sections/nosuch/confirm", null, file)
                         .status())
                 .isEqualTo(404);
-        Api.Answer refused = colleague.post("/api/documents/{id}/void", Map.of("version", 1, "reason", "x"), inside);
+        Api.Answer refused =
+                colleague.post("/api/documents/{id}/entered-in-error", Map.of("version", 1, "reason", "x"), inside);
         assertThat(refused.<String>at("$.code")).isEqualTo("section-confirmed");
         assertThat(refused.<String>at("$.detail")).contains("Agreements").contains("Ottilie Brandmoor");
         assertThat(colleague.post("/api/documents/{id}/restore", null, thrown).status())
@@ -298,7 +300,7 @@ class WorkOnPapersTest {
                 .isEqualTo(422);
         api.post("/api/files/{id}/sections/agreements/reopen", Map.of("reason", "a page is missing"), file);
         assertThat(colleague
-                        .post("/api/documents/{id}/void", Map.of("version", 1, "reason", "x"), inside)
+                        .post("/api/documents/{id}/entered-in-error", Map.of("version", 1, "reason", "x"), inside)
                         .status())
                 .isEqualTo(204);
         assertThat(api.get("/api/files/{id}/trail", file).body())

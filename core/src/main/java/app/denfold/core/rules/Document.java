@@ -16,7 +16,7 @@ import org.jspecify.annotations.Nullable;
  * @param receivedOn the day it came in
  * @param acceptedOn the day a reviewer accepted it
  * @param sentBackOn the day a reviewer sent it back
- * @param voidedOn the day it was marked as entered in error
+ * @param enteredInErrorOn the day it was marked as entered in error
  * @param signatures in any order; several by one role are allowed, the first one counts
  */
 public record Document(
@@ -28,7 +28,7 @@ public record Document(
         LocalDate receivedOn,
         @Nullable LocalDate acceptedOn,
         @Nullable LocalDate sentBackOn,
-        @Nullable LocalDate voidedOn,
+        @Nullable LocalDate enteredInErrorOn,
         List<Signature> signatures) {
 
     public Document {
@@ -54,31 +54,67 @@ public record Document(
                 receivedOn,
                 acceptedOn,
                 sentBackOn,
-                voidedOn,
+                enteredInErrorOn,
                 signatures);
     }
 
     public Document effective(LocalDate day) {
         return new Document(
-                id, type, documentDate, day, statedExpiry, receivedOn, acceptedOn, sentBackOn, voidedOn, signatures);
+                id,
+                type,
+                documentDate,
+                day,
+                statedExpiry,
+                receivedOn,
+                acceptedOn,
+                sentBackOn,
+                enteredInErrorOn,
+                signatures);
     }
 
     public Document expiring(LocalDate day) {
         return new Document(
-                id, type, documentDate, effectiveDate, day, receivedOn, acceptedOn, sentBackOn, voidedOn, signatures);
+                id,
+                type,
+                documentDate,
+                effectiveDate,
+                day,
+                receivedOn,
+                acceptedOn,
+                sentBackOn,
+                enteredInErrorOn,
+                signatures);
     }
 
     public Document accepted(LocalDate day) {
         return new Document(
-                id, type, documentDate, effectiveDate, statedExpiry, receivedOn, day, sentBackOn, voidedOn, signatures);
+                id,
+                type,
+                documentDate,
+                effectiveDate,
+                statedExpiry,
+                receivedOn,
+                day,
+                sentBackOn,
+                enteredInErrorOn,
+                signatures);
     }
 
     public Document sentBack(LocalDate day) {
         return new Document(
-                id, type, documentDate, effectiveDate, statedExpiry, receivedOn, acceptedOn, day, voidedOn, signatures);
+                id,
+                type,
+                documentDate,
+                effectiveDate,
+                statedExpiry,
+                receivedOn,
+                acceptedOn,
+                day,
+                enteredInErrorOn,
+                signatures);
     }
 
-    public Document voided(LocalDate day) {
+    public Document enteredInError(LocalDate day) {
         return new Document(
                 id,
                 type,
@@ -102,7 +138,7 @@ public record Document(
                 receivedOn,
                 acceptedOn,
                 sentBackOn,
-                voidedOn,
+                enteredInErrorOn,
                 List.of(by));
     }
 
@@ -111,28 +147,17 @@ public record Document(
         return effectiveDate != null ? effectiveDate : documentDate;
     }
 
-    /** False when nothing of it was recorded yet on that day, or it was voided by then. */
+    /** False when nothing of it was recorded yet on that day, or it was entered in error by then. */
     boolean existsAt(LocalDate known) {
-        return !receivedOn.isAfter(known) && !isVoidedAt(known);
+        return !receivedOn.isAfter(known) && !isEnteredInErrorAt(known);
     }
 
-    boolean isVoidedAt(LocalDate known) {
-        return voidedOn != null && !voidedOn.isAfter(known);
+    boolean isEnteredInErrorAt(LocalDate known) {
+        return enteredInErrorOn != null && !enteredInErrorOn.isAfter(known);
     }
 
     /** The latest decision dated on or before the day; on the same day accepted wins. */
     Decision decisionAt(LocalDate known) {
-        LocalDate accepted = acceptedOn != null && !acceptedOn.isAfter(known) ? acceptedOn : null;
-        LocalDate sentBack = sentBackOn != null && !sentBackOn.isAfter(known) ? sentBackOn : null;
-        if (accepted != null && (sentBack == null || !sentBack.isAfter(accepted))) {
-            return Decision.ACCEPTED;
-        }
-        return sentBack != null ? Decision.SENT_BACK : Decision.PENDING;
-    }
-
-    enum Decision {
-        PENDING,
-        ACCEPTED,
-        SENT_BACK
+        return Decision.on(known, acceptedOn, sentBackOn);
     }
 }

@@ -15,7 +15,7 @@ public record DocumentReason(String documentId, Why why) {
 
     public record NotYetReceived(LocalDate receivedOn) implements Why {}
 
-    public record Voided(LocalDate on) implements Why {}
+    public record EnteredInError(LocalDate on) implements Why {}
 
     public record PendingReview() implements Why {}
 

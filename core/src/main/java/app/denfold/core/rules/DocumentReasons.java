@@ -105,9 +105,9 @@ final class DocumentReasons {
         if (document.receivedOn().isAfter(file.known())) {
             return new DocumentReason.NotYetReceived(document.receivedOn());
         }
-        LocalDate voided = document.voidedOn();
-        if (voided != null && document.isVoidedAt(file.known())) {
-            return new DocumentReason.Voided(voided);
+        LocalDate inError = document.enteredInErrorOn();
+        if (inError != null && document.isEnteredInErrorAt(file.known())) {
+            return new DocumentReason.EnteredInError(inError);
         }
         KnownDocument known = known(document);
         DocumentReason.Why first = null;
@@ -125,7 +125,7 @@ final class DocumentReasons {
 
     private DocumentReason.Why why(KnownDocument known, Evidence.Leaf leaf, LocalDate day) {
         Document document = known.document();
-        if (known.decision() == Document.Decision.SENT_BACK) {
+        if (known.decision() == Decision.SENT_BACK) {
             return new DocumentReason.SentBack(Objects.requireNonNull(document.sentBackOn()));
         }
         if (!known.passesReview(requirement, Assumption.AS_DECIDED)) {

@@ -11,7 +11,7 @@ import org.jspecify.annotations.Nullable;
 final class KnownDocument {
 
     private final Document document;
-    private final Document.Decision decision;
+    private final Decision decision;
     private final LocalDate known;
     private final int endByType;
 
@@ -26,7 +26,7 @@ final class KnownDocument {
         return document;
     }
 
-    Document.Decision decision() {
+    Decision decision() {
         return decision;
     }
 

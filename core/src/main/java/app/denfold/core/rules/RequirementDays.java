@@ -41,8 +41,8 @@ final class RequirementDays extends StatusOverTime {
         boolean pending = false;
         for (String type : line.types()) {
             for (KnownDocument document : file.existing(type)) {
-                sentBack |= document.decision() == Document.Decision.SENT_BACK;
-                pending |= document.decision() == Document.Decision.PENDING;
+                sentBack |= document.decision() == Decision.SENT_BACK;
+                pending |= document.decision() == Decision.PENDING;
             }
         }
         this.hasSentBack = sentBack;

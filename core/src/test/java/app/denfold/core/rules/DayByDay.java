@@ -188,7 +188,7 @@ final class DayByDay {
 
     private boolean exists(Document d) {
         return !d.receivedOn().isAfter(known)
-                && (d.voidedOn() == null || d.voidedOn().isAfter(known));
+                && (d.enteredInErrorOn() == null || d.enteredInErrorOn().isAfter(known));
     }
 
     /** 1 accepted, 0 pending, -1 sent back. */

@@ -35,7 +35,7 @@ class DocumentReasonsTest {
         assertThat(why(PLAIN, DATED)).isEqualTo(new DocumentReason.Counts(Window.from(TODAY.minusDays(30))));
         assertThat(why(PLAIN, Document.dated("d", "t", TODAY, TODAY.plusDays(1))))
                 .isEqualTo(new DocumentReason.NotYetReceived(TODAY.plusDays(1)));
-        assertThat(why(PLAIN, DATED.voided(TODAY))).isEqualTo(new DocumentReason.Voided(TODAY));
+        assertThat(why(PLAIN, DATED.enteredInError(TODAY))).isEqualTo(new DocumentReason.EnteredInError(TODAY));
         assertThat(why(PLAIN.reviewed(), DATED)).isEqualTo(new DocumentReason.PendingReview());
         assertThat(why(PLAIN, DATED.sentBack(TODAY))).isEqualTo(new DocumentReason.SentBack(TODAY));
         assertThat(why(PLAIN.signedBy("a", "b"), DATED.signed(new Document.Signature("a", TODAY))))

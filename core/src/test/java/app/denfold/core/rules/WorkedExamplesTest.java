@@ -177,9 +177,9 @@ class WorkedExamplesTest {
     @Test
     void example12EnteredInError() {
         Requirement any = Requirement.of("a", Evidence.ofType("open"));
-        Document voided = Document.dated("d", "open", day("2026-02-02"), day("2026-02-02"))
-                .voided(day("2026-05-01"));
-        assertThat(ask(any, "2026-04-20", "2026-04-20", voided).status()).isEqualTo(Status.ON_FILE);
-        assertThat(ask(any, "2026-04-20", "2026-05-02", voided).status()).isEqualTo(Status.MISSING);
+        Document inError = Document.dated("d", "open", day("2026-02-02"), day("2026-02-02"))
+                .enteredInError(day("2026-05-01"));
+        assertThat(ask(any, "2026-04-20", "2026-04-20", inError).status()).isEqualTo(Status.ON_FILE);
+        assertThat(ask(any, "2026-04-20", "2026-05-02", inError).status()).isEqualTo(Status.MISSING);
     }
 }

@@ -96,7 +96,7 @@ public class Arrival {
 
     public Arrival(ReceivedPaper paper, Contents.Taken taken, Instant now) {
         this.id = UuidCreator.getTimeOrderedEpoch();
-        this.source = Source.valueOf(paper.source().name());
+        this.source = paper.source();
         this.broughtBy = paper.by().name();
         this.accountId = paper.by().id();
         this.fileId = paper.fileId();

@@ -18,7 +18,7 @@ import java.util.UUID;
 public record ReceivedPaper(
         Path file,
         String fileName,
-        Way source,
+        Arrival.Source source,
         Actor by,
         UUID fileId,
         String suggestedType,
@@ -29,16 +29,13 @@ public record ReceivedPaper(
 
     /** One that did not come by mail. */
     public ReceivedPaper(
-            Path file, String fileName, Way source, Actor by, UUID fileId, String suggestedType, String note) {
+            Path file,
+            String fileName,
+            Arrival.Source source,
+            Actor by,
+            UUID fileId,
+            String suggestedType,
+            String note) {
         this(file, fileName, source, by, fileId, suggestedType, note, null, null, null);
-    }
-
-    /** How it came in. */
-    public enum Way {
-        DROP,
-        PICKUP,
-        PORTAL,
-        MAIL,
-        LINK
     }
 }

@@ -247,11 +247,11 @@ public class Catalog {
      * Counts the revision up and tells those who worked by the older one.
      *
      * @param slots whether the change can change how slots stand
-     * @param names whether something that papers are found by is called otherwise now
+     * @param found whether papers are found by other names or states now
      */
-    public void changed(String what, Actor by, boolean slots, boolean names) {
+    public void changed(String what, Actor by, boolean slots, boolean found) {
         RulesRevision revision = revisions.lock();
         revision.countUp(slots);
-        events.publishEvent(new RulesChanged(revision.revision(), what, by, slots, names));
+        events.publishEvent(new RulesChanged(revision.revision(), what, by, slots, found));
     }
 }

@@ -11,7 +11,7 @@ public final class CatalogEvents {
      * Types, checklists or facts changed.
      *
      * @param slots whether that can change how slots stand: those computed by an older revision are out of date then
-     * @param names whether something that papers are found by is called otherwise now
+     * @param found whether papers are found by other names or states now
      */
-    public record RulesChanged(long revision, String what, Actor by, boolean slots, boolean names) {}
+    public record RulesChanged(long revision, String what, Actor by, boolean slots, boolean found) {}
 }

@@ -19,7 +19,7 @@ public final class CatalogRepositories {
 
         boolean existsBySection(String section);
 
-        @Query("select t.code from PaperType t where t.sensitive = true")
+        @Query("select t.code from KeptDocumentType t where t.sensitive = true")
         List<String> findSensitiveCodes();
     }
 

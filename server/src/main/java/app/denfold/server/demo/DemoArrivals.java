@@ -2,8 +2,8 @@ package app.denfold.server.demo;
 
 import app.denfold.server.access.Actor;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.arrivals.Arrival.Source;
 import app.denfold.server.arrivals.ReceivedPaper;
-import app.denfold.server.arrivals.ReceivedPaper.Way;
 import app.denfold.server.arrivals.covers.CoverSheets;
 import app.denfold.server.arrivals.desks.PickupDesks;
 import app.denfold.server.arrivals.receiving.Arrivals;
@@ -50,7 +50,7 @@ class DemoArrivals {
         receive(
                 scan("first-aid", "First aid certificate", noor, today.minusDays(6), null, 1),
                 "scan_0087.pdf",
-                Way.PICKUP,
+                Source.PICKUP,
                 DESK,
                 null,
                 null,
@@ -58,7 +58,7 @@ class DemoArrivals {
         receive(
                 scan("contact-sheet", "Emergency contact sheet", ilse, yesterday, null, 2),
                 "scan_0088.pdf",
-                Way.PICKUP,
+                Source.PICKUP,
                 DESK,
                 null,
                 null,
@@ -77,7 +77,7 @@ class DemoArrivals {
                                 "Signed " + PracticeCalendar.words(yesterday)),
                         3),
                 "scan_0089.pdf",
-                Way.PICKUP,
+                Source.PICKUP,
                 DESK,
                 null,
                 null,
@@ -92,7 +92,7 @@ class DemoArrivals {
                                 "",
                                 "Issued " + PracticeCalendar.words(yesterday))),
                 "Invoice 2231.pdf",
-                Way.DROP,
+                Source.DROP,
                 administrator.actor(),
                 null,
                 null,
@@ -107,7 +107,7 @@ class DemoArrivals {
                                 today.minusDays(4),
                                 today.plusYears(1).minusDays(4))),
                 "Policy Tansy.pdf",
-                Way.DROP,
+                Source.DROP,
                 administrator.actor(),
                 anouk.id(),
                 "horse-insurance",
@@ -118,7 +118,7 @@ class DemoArrivals {
                         PaperText.of("insurance-card", "Insurance card", edie, today.minusDays(9), today.plusYears(2)),
                         7),
                 "IMG_2041.jpg",
-                Way.PORTAL,
+                Source.PORTAL,
                 guardian.actor(),
                 edie.id(),
                 "insurance-card",
@@ -126,7 +126,7 @@ class DemoArrivals {
         receive(
                 DemoPapers.locked("Brook Street 9", List.of("# Report", "", "Not for everyone.")),
                 "scan_0091.pdf",
-                Way.PICKUP,
+                Source.PICKUP,
                 DESK,
                 null,
                 null,
@@ -134,7 +134,7 @@ class DemoArrivals {
         receive(
                 "%PDF-1.6\nthe transfer broke off here".getBytes(StandardCharsets.UTF_8),
                 "fax_3380.pdf",
-                Way.DROP,
+                Source.DROP,
                 administrator.actor(),
                 null,
                 null,
@@ -185,12 +185,12 @@ class DemoArrivals {
                         PaperText.letterhead("contract"),
                         PaperText.of("contract", "Contract", jorun, dated, null),
                         8)));
-        receive(stack, "scan_0300.pdf", Way.PICKUP, DESK, null, null, null);
+        receive(stack, "scan_0300.pdf", Source.PICKUP, DESK, null, null, null);
         PersonFile pia = named(people, "Pia Kvitová-Lark");
         receive(
                 DemoPapers.upsideDown(scan("contact-sheet", "Emergency contact sheet", pia, dated, null, 9)),
                 "scan_0301.pdf",
-                Way.PICKUP,
+                Source.PICKUP,
                 DESK,
                 null,
                 null,
@@ -204,7 +204,7 @@ class DemoArrivals {
                 DemoPapers.typed(
                         PaperText.letterhead("tetanus"),
                         PaperText.of("tetanus", "Tetanus record", mirela, today.minusDays(1), null)));
-        receive(DemoPapers.memo(), "Memo about Pepperpot.wav", Way.DROP, administrator.actor(), null, null, null);
+        receive(DemoPapers.memo(), "Memo about Pepperpot.wav", Source.DROP, administrator.actor(), null, null, null);
         receive(
                 DemoPapers.table(List.of(
                         List.of("Box", "Horse", "Hay, kg", "Oats, kg"),
@@ -212,7 +212,7 @@ class DemoArrivals {
                         List.of("B 7", "Tansy", "7", "1.5"),
                         List.of("C 5", "Pepperpot", "6", "1"))),
                 "Boxes and feed.xlsx",
-                Way.DROP,
+                Source.DROP,
                 administrator.actor(),
                 null,
                 null,
@@ -230,14 +230,21 @@ class DemoArrivals {
             String letterhead = PaperText.letterhead(type[0]);
             switch (i % 4) {
                 case 0 ->
-                    receive(DemoPapers.scanned(letterhead, text, i), pickupName(i), Way.PICKUP, DESK, null, null, null);
+                    receive(
+                            DemoPapers.scanned(letterhead, text, i),
+                            pickupName(i),
+                            Source.PICKUP,
+                            DESK,
+                            null,
+                            null,
+                            null);
                 case 1 ->
-                    receive(DemoPapers.typed(letterhead, text), pickupName(i), Way.PICKUP, STABLE, null, null, null);
+                    receive(DemoPapers.typed(letterhead, text), pickupName(i), Source.PICKUP, STABLE, null, null, null);
                 case 2 ->
                     receive(
                             DemoPapers.typed(letterhead, text),
                             type[1] + " " + person.familyName() + ".pdf",
-                            Way.DROP,
+                            Source.DROP,
                             administrator.actor(),
                             null,
                             null,
@@ -246,7 +253,7 @@ class DemoArrivals {
                     receive(
                             DemoPapers.typed(letterhead, text),
                             "IMG_" + (2050 + i) + ".pdf",
-                            Way.PORTAL,
+                            Source.PORTAL,
                             Actor.system(person.name()),
                             person.id(),
                             type[0],
@@ -254,16 +261,16 @@ class DemoArrivals {
             }
         }
         List<String> fax = List.of("# Fax", "", "Delivery of hay, two pages.", "---", "Page two: weights and prices.");
-        receive(DemoPapers.faxed("Hollin Hay & Straw", fax), "fax_3391.tif", Way.DROP, DESK, null, null, null);
+        receive(DemoPapers.faxed("Hollin Hay & Straw", fax), "fax_3391.tif", Source.DROP, DESK, null, null, null);
         byte[] twice = DemoPapers.typed(
                 PaperText.letterhead("letter"), List.of("# Lesson plan", "", "For the Saturday group."));
-        receive(twice, "Lesson plan.pdf", Way.DROP, administrator.actor(), null, null, null);
-        receive(twice, "Lesson plan (copy).pdf", Way.DROP, administrator.actor(), null, null, null);
+        receive(twice, "Lesson plan.pdf", Source.DROP, administrator.actor(), null, null, null);
+        receive(twice, "Lesson plan (copy).pdf", Source.DROP, administrator.actor(), null, null, null);
         List<String> stranger = List.of("# Enrolment form", "", "Leontine Farrowgate would like to ride on Mondays.");
         receive(
                 DemoPapers.typed(PaperText.letterhead("enrolment"), stranger),
                 "scan_0199.pdf",
-                Way.PICKUP,
+                Source.PICKUP,
                 DESK,
                 null,
                 null,
@@ -294,12 +301,12 @@ class DemoArrivals {
     }
 
     private void receive(
-            byte[] bytes, String name, Way way, Actor by, java.util.UUID fileId, String type, String note) {
+            byte[] bytes, String name, Source source, Actor by, java.util.UUID fileId, String type, String note) {
         try {
             Path file = Files.createTempFile("demo", ".part");
             try {
                 Files.write(file, bytes);
-                arrivals.receive(new ReceivedPaper(file, name, way, by, fileId, type, note));
+                arrivals.receive(new ReceivedPaper(file, name, source, by, fileId, type, note));
             } finally {
                 Files.delete(file);
             }

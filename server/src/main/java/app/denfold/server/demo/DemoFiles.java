@@ -8,8 +8,8 @@ import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FilingDetails;
 import app.denfold.server.documents.GivenSignature;
-import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
+import app.denfold.server.people.PersonFiles;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -306,7 +306,8 @@ class DemoFiles {
     }
 
     /** All of the type's signers; of an unsigned contract the employee alone. */
-    private static List<GivenSignature> signatures(KeptDocumentType type, PersonFile file, LocalDate on, boolean unsigned) {
+    private static List<GivenSignature> signatures(
+            KeptDocumentType type, PersonFile file, LocalDate on, boolean unsigned) {
         int most = !unsigned ? type.signers().size() : type.code().equals("contract") ? 1 : 0;
         return type.signers().stream()
                 .limit(most)

@@ -93,15 +93,15 @@ public class Decisions {
 
     /** @param version as above */
     @Transactional
-    public void voidIt(Viewer viewer, UUID id, int version, String reason) {
+    public void enterInError(Viewer viewer, UUID id, int version, String reason) {
         FiledDocument document = documents.open(viewer, id);
         document.requireNewest(version);
         requireReason(reason);
-        document.voidIt(calendar.today(), reason.strip());
+        document.enterInError(calendar.today(), reason.strip());
         documents.changed(
                 viewer.actor(),
                 document,
-                "voided",
+                "entered-in-error",
                 "marked “" + document.name() + "” as entered in error (“" + reason.strip() + "”)");
     }
 

@@ -13,6 +13,6 @@ public final class DocumentEvents {
     /** A document is about to be destroyed for good; what hangs on it elsewhere goes in the same transaction. */
     public record DocumentDestroyed(UUID fileId, UUID documentId) {}
 
-    /** A document came into a file, was decided on, signed, or voided. */
+    /** A document came into a file, was decided on, signed, or entered in error. */
     public record FileContentChanged(UUID fileId, UUID documentId) {}
 }

@@ -1,19 +1,20 @@
 package app.denfold.server.documents;
 
+import app.denfold.core.filing.DocumentState;
 import app.denfold.core.rules.Document;
 import app.denfold.server.access.Actor;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.catalog.DocumentTypes;
+import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.documents.DocumentEvents.FileContentChanged;
 import app.denfold.server.documents.guarding.ConfirmedSections;
 import app.denfold.server.documents.guarding.Holds;
-import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PeopleEvents.PersonChanged;
 import app.denfold.server.people.PersonFile;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;
@@ -24,6 +25,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -102,7 +104,8 @@ public class Documents {
      */
     private @Nullable UUID endWaiting(Viewer viewer, FilingDetails details) {
         return documents
-                .findByFileIdAndTypeAndAwaitedTrueAndVoidedOnIsNullOrderByCreatedAt(details.fileId(), details.type())
+                .findByFileIdAndTypeAndAwaitedTrueAndEnteredInErrorOnIsNullOrderByCreatedAt(
+                        details.fileId(), details.type())
                 .stream()
                 .filter(FiledDocument::isUntouched)
                 .findFirst()
@@ -156,7 +159,8 @@ public class Documents {
         return document;
     }
 
-    private FiledDocument keep(Actor by, FilingDetails details, DocumentTypes types, Received received, boolean awaited) {
+    private FiledDocument keep(
+            Actor by, FilingDetails details, DocumentTypes types, Received received, boolean awaited) {
         DocumentVersion first = new DocumentVersion(received.sha256(), "as received", by.name(), calendar.now());
         FiledDocument document = new FiledDocument(details, received.receivedOn(), received.source(), first);
         if (awaited) {
@@ -266,7 +270,12 @@ public class Documents {
         return document(id).versions();
     }
 
-    /** All documents of a file, newest date first, voided ones included. */
+    /** How a paper stands now; empty when it lies in the wastebasket or is gone. */
+    public Optional<DocumentState> state(UUID id) {
+        return documents.findById(id).map(d -> d.state(catalog.types(d.types())));
+    }
+
+    /** All documents of a file, newest date first, those entered in error included. */
     @Transactional(readOnly = true)
     public List<FiledDocument> ofFile(UUID fileId) {
         return documents.findWithVersions(fileId);
@@ -328,8 +337,9 @@ public class Documents {
     /** The same, if it was not marked as entered in error. */
     public FiledDocument open(Viewer viewer, UUID id) {
         FiledDocument document = changeable(viewer, id);
-        if (document.isVoided()) {
-            throw Refusal.conflict("voided", "This paper was marked as entered in error and can no longer be changed.");
+        if (document.isEnteredInError()) {
+            throw Refusal.conflict(
+                    "entered-in-error", "This paper was marked as entered in error and can no longer be changed.");
         }
         return document;
     }

@@ -1,6 +1,8 @@
 package app.denfold.server.documents;
 
+import app.denfold.core.filing.DocumentState;
 import app.denfold.core.filing.NamePattern.Ingredients;
+import app.denfold.core.rules.Decision;
 import app.denfold.core.rules.Document;
 import app.denfold.server.catalog.DocumentTypes;
 import app.denfold.server.catalog.Signer;
@@ -61,8 +63,8 @@ public class FiledDocument {
     private String acceptedBy;
     private LocalDate sentBackOn;
     private String sentBackReason;
-    private LocalDate voidedOn;
-    private String voidReason;
+    private LocalDate enteredInErrorOn;
+    private String errorReason;
     private String source;
     private String filedBy;
     private Instant createdAt;
@@ -130,35 +132,27 @@ public class FiledDocument {
 
     /** What is still missing, in words; empty when nothing is. */
     private String pending(DocumentTypes of) {
-        if (awaited) {
-            return "awaited";
-        }
-        List<String> unsigned = unsignedBy(of).stream().map(Signer::label).toList();
-        if (!unsigned.isEmpty()) {
-            return "unsigned by " + String.join(" and ", unsigned);
-        }
-        return switch (decision()) {
-            case SENT_BACK -> "sent back";
-            case ACCEPTED -> "";
-            case NONE -> of.needsReview() ? "to review" : "";
+        DocumentState state =
+                DocumentState.of(false, awaited, decision(), !unsignedBy(of).isEmpty(), of.needsReview());
+        return switch (state) {
+            case UNSIGNED ->
+                "unsigned by " + unsignedBy(of).stream().map(Signer::label).collect(Collectors.joining(" and "));
+            case IN_REVIEW -> "to review";
+            case FILED -> "";
+            default -> state.words();
         };
     }
 
-    /** How it stands now, in a word or two. */
-    public String stateIn(DocumentTypes of) {
-        if (isVoided()) {
-            return "entered in error";
-        }
-        if (awaited) {
-            return "awaited";
-        }
-        if (decision() == Decision.SENT_BACK) {
-            return "sent back";
-        }
-        if (!unsignedBy(of).isEmpty()) {
-            return "unsigned";
-        }
-        return of.needsReview() && decision() == Decision.NONE ? "in review" : "filed";
+    /** How it stands now. */
+    public DocumentState state(DocumentTypes of) {
+        return stateOn(of, LocalDate.MAX);
+    }
+
+    /** How it stood at the end of a day. */
+    public DocumentState stateOn(DocumentTypes of, LocalDate day) {
+        boolean inError = enteredInErrorOn != null && !enteredInErrorOn.isAfter(day);
+        return DocumentState.of(
+                inError, awaited, decisionOn(day), !unsignedBy(of, day).isEmpty(), of.needsReview());
     }
 
     /** The signers its types ask for who have not signed. */
@@ -212,12 +206,7 @@ public class FiledDocument {
         Optional<SupersededState> former = supersededOn(day);
         LocalDate lastAccepted = former.map(SupersededState::acceptedOn).orElse(former.isPresent() ? null : acceptedOn);
         LocalDate lastSentBack = former.map(SupersededState::sentBackOn).orElse(former.isPresent() ? null : sentBackOn);
-        LocalDate accepted = lastAccepted != null && !lastAccepted.isAfter(day) ? lastAccepted : null;
-        LocalDate sentBack = lastSentBack != null && !lastSentBack.isAfter(day) ? lastSentBack : null;
-        if (accepted != null && (sentBack == null || !sentBack.isAfter(accepted))) {
-            return Decision.ACCEPTED;
-        }
-        return sentBack != null ? Decision.SENT_BACK : Decision.NONE;
+        return Decision.on(day, lastAccepted, lastSentBack);
     }
 
     /** What was decided as of now. */
@@ -225,15 +214,9 @@ public class FiledDocument {
         return decisionOn(LocalDate.MAX);
     }
 
-    public enum Decision {
-        NONE,
-        ACCEPTED,
-        SENT_BACK
-    }
-
     /** False before it was received, and from the day it was marked as entered in error. */
     public boolean existsOn(LocalDate day) {
-        return !receivedOn.isAfter(day) && (voidedOn == null || voidedOn.isAfter(day));
+        return !receivedOn.isAfter(day) && (enteredInErrorOn == null || enteredInErrorOn.isAfter(day));
     }
 
     /** How often it was changed; tells whether somebody did so meanwhile. */
@@ -295,9 +278,9 @@ public class FiledDocument {
         return discardedBy;
     }
 
-    void voidIt(LocalDate day, String reason) {
-        this.voidedOn = day;
-        this.voidReason = reason;
+    void enterInError(LocalDate day, String reason) {
+        this.enteredInErrorOn = day;
+        this.errorReason = reason;
     }
 
     void sign(GivenSignature signature) {
@@ -354,13 +337,13 @@ public class FiledDocument {
         return awaited;
     }
 
-    /** True while it is as it was filed: never decided on, signed, voided or given a newer version. */
+    /** True while it is as it was filed: never decided on, signed, entered in error or given a newer version. */
     boolean isUntouched() {
         return versions.size() == 1
                 && signatures.isEmpty()
                 && acceptedOn == null
                 && sentBackOn == null
-                && voidedOn == null;
+                && enteredInErrorOn == null;
     }
 
     public UUID id() {
@@ -423,16 +406,16 @@ public class FiledDocument {
         return sentBackReason;
     }
 
-    public LocalDate voidedOn() {
-        return voidedOn;
+    public LocalDate enteredInErrorOn() {
+        return enteredInErrorOn;
     }
 
-    public String voidReason() {
-        return voidReason;
+    public String errorReason() {
+        return errorReason;
     }
 
-    public boolean isVoided() {
-        return voidedOn != null;
+    public boolean isEnteredInError() {
+        return enteredInErrorOn != null;
     }
 
     public String source() {
@@ -493,7 +476,7 @@ public class FiledDocument {
                 currentSince == null ? receivedOn : currentSince,
                 acceptedOn,
                 sentBackOn,
-                voidedOn,
+                enteredInErrorOn,
                 signatures.stream()
                         .map(s -> new Document.Signature(s.role(), s.signedOn()))
                         .toList());

@@ -19,7 +19,7 @@ public interface FiledDocumentRepository extends JpaRepository<FiledDocument, UU
 
     @Query("""
             select d.fileId, d.id, d.type, d.documentDate, d.effectiveDate, d.statedExpiry, d.receivedOn, d.acceptedOn,
-            d.sentBackOn, d.voidedOn, d.furtherTypes, d.currentSince, d.superseded from FiledDocument d
+            d.sentBackOn, d.enteredInErrorOn, d.furtherTypes, d.currentSince, d.superseded from FiledDocument d
             where d.fileId in :fileIds and d.awaited = false order by d.documentDate desc, d.id
             """)
     List<Object[]> findForRules(Collection<UUID> fileIds);
@@ -35,13 +35,14 @@ public interface FiledDocumentRepository extends JpaRepository<FiledDocument, UU
             select d from FiledDocument d join PersonFile f on f.id = d.fileId
             where (array_contains(:types, d.type) or array_overlaps(d.furtherTypes, :types))
             and not array_contains(:hidden, d.type) and not array_overlaps(d.furtherTypes, :hidden)
-            and d.voidedOn is null and d.acceptedOn is null and d.sentBackOn is null and d.awaited = false
+            and d.enteredInErrorOn is null and d.acceptedOn is null and d.sentBackOn is null and d.awaited = false
             and (:team is null or f.team = :team) order by d.receivedOn, d.id
             """)
     List<FiledDocument> findToReview(String[] types, String[] hidden, String team, Limit most);
 
     /** Awaited papers of a type, the longest awaited first. */
-    List<FiledDocument> findByFileIdAndTypeAndAwaitedTrueAndVoidedOnIsNullOrderByCreatedAt(UUID fileId, String type);
+    List<FiledDocument> findByFileIdAndTypeAndAwaitedTrueAndEnteredInErrorOnIsNullOrderByCreatedAt(
+            UUID fileId, String type);
 
     /** Documents one of whose versions has these bytes. */
     @Query("select distinct d from FiledDocument d join d.versions v where v.sha256 = :sha256 order by d.id")

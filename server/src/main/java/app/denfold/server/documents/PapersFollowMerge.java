@@ -6,8 +6,8 @@ import app.denfold.server.catalog.Section;
 import app.denfold.server.documents.guarding.ConfirmedSections;
 import app.denfold.server.documents.guarding.Holds;
 import app.denfold.server.merging.RowsFollow;
-import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
+import app.denfold.server.people.PersonFiles;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -26,7 +26,11 @@ class PapersFollowMerge extends RowsFollow {
     private final PersonFiles files;
 
     PapersFollowMerge(
-            NamedParameterJdbcTemplate sql, ConfirmedSections sections, Holds holds, Catalog catalog, PersonFiles files) {
+            NamedParameterJdbcTemplate sql,
+            ConfirmedSections sections,
+            Holds holds,
+            Catalog catalog,
+            PersonFiles files) {
         super(sql, Rows.of("document", "paper", "papers").versioned());
         this.sql = sql;
         this.sections = sections;

@@ -1,8 +1,8 @@
 package app.denfold.server.finding;
 
 import app.denfold.server.access.Viewer;
-import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.problems.Refusal;
 import app.denfold.server.relations.PeopleAround;
 import jakarta.annotation.Nullable;

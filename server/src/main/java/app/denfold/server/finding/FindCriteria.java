@@ -1,5 +1,6 @@
 package app.denfold.server.finding;
 
+import app.denfold.core.filing.DocumentState;
 import app.denfold.core.finding.WantedWords;
 import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;
@@ -39,7 +40,7 @@ public record FindCriteria(
         @Nullable List<String> teams,
         @Nullable List<String> sections,
         @Nullable List<String> types,
-        @Nullable List<String> states,
+        @Nullable List<DocumentState> states,
         @Nullable List<String> sources,
         @Nullable List<String> filedBy,
         @Nullable List<Named> facts,

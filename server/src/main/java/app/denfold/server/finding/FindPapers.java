@@ -1,5 +1,6 @@
 package app.denfold.server.finding;
 
+import app.denfold.core.filing.DocumentState;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.Section;
@@ -34,8 +35,7 @@ public class FindPapers {
             + " p.number, p.kind, p.team, f.types, f.name, f.document_date, f.received_on, f.stored_at, f.source,"
             + " f.filed_by, f.pages, f.size, f.is_read, f.pages_without_text, f.is_cut,"
             + " (select count(*) from document_version v where v.document_id = f.document_id) as versions,"
-            + " (select version from document d where d.id = f.document_id) as changes, " + FindQuery.STATE
-            + " as state";
+            + " (select version from document d where d.id = f.document_id) as changes, f.state";
 
     /** By what rows can be sorted; each ends with what tells two papers apart. */
     private static final Map<String, String> ORDERS = Map.ofEntries(
@@ -76,7 +76,7 @@ public class FindPapers {
             LocalDate documentDate,
             LocalDate receivedOn,
             Instant storedAt,
-            String state,
+            DocumentState state,
             String source,
             String filedBy,
             int pages,
@@ -149,7 +149,7 @@ public class FindPapers {
                 row.getObject("document_date", LocalDate.class),
                 row.getObject("received_on", LocalDate.class),
                 row.getTimestamp("stored_at").toInstant(),
-                row.getString("state"),
+                DocumentState.valueOf(row.getString("state")),
                 row.getString("source"),
                 row.getString("filed_by"),
                 row.getInt("pages"),
@@ -199,7 +199,7 @@ public class FindPapers {
 
     private static final String COUNTS = """
             with found as materialized (select f.file_id, f.types, p.kind, coalesce(p.team, '') as team, f.source,
-              f.filed_by, to_char(f.document_date, 'YYYY') as year, %s as state %s %s)
+              f.filed_by, to_char(f.document_date, 'YYYY') as year, f.state %s %s)
             select 'papers' as what, '' as value, count(*) as papers from found
             union all select 'people', '', count(distinct file_id) from found
             union all select 'kind', kind, count(*) from found group by kind
@@ -217,7 +217,7 @@ public class FindPapers {
     public FoundCounts counts(Viewer viewer, FindCriteria criteria) {
         FindQuery.Made made = query.of(viewer, criteria);
         Map<String, List<ValueCount>> byWhat = new HashMap<>();
-        sql.query(COUNTS.formatted(FindQuery.STATE, made.from(), made.where()), made.parameters(), row -> {
+        sql.query(COUNTS.formatted(made.from(), made.where()), made.parameters(), row -> {
             byWhat.computeIfAbsent(row.getString("what"), w -> new ArrayList<>())
                     .add(new ValueCount(row.getString("value"), row.getString("value"), row.getLong("papers")));
         });
@@ -231,7 +231,7 @@ public class FindPapers {
                 labelled(byWhat.get("kind"), k -> kindLabels.getOrDefault(k, k)),
                 ofSections(types, rules),
                 types,
-                labelled(byWhat.get("state"), s -> s),
+                labelled(byWhat.get("state"), s -> DocumentState.valueOf(s).words()),
                 sortedByValue(byWhat.get("year")),
                 labelled(byWhat.get("source"), s -> s),
                 labelled(byWhat.get("filedBy"), s -> s),

@@ -2,11 +2,13 @@ package app.denfold.server.finding;
 
 import static app.denfold.server.finding.FindCriteria.given;
 
+import app.denfold.core.filing.DocumentState;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.people.SearchText;
 import app.denfold.server.practice.PracticeCalendar;
+import jakarta.annotation.Nullable;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -39,16 +41,6 @@ class FindQuery {
      */
     record Made(String from, String where, Map<String, Object> parameters, List<String> leftOut) {}
 
-    /** How a paper stands; of several it is the first. */
-    static final String STATE = """
-            case when f.voided_on is not null then 'entered in error'
-            when f.media_type = 'application/x-denfold-awaited' then 'awaited' when f.decision = 'SENT_BACK' then 'sent back'
-            when exists (select 1 from (select code, array(select s ->> 'role' from jsonb_array_elements(signers) s)
-              ::varchar[] as roles from document_type where jsonb_array_length(signers) > 0) t
-              where t.code = any(f.types) and not t.roles <@ f.signed_roles) then 'unsigned'
-            when f.decision = 'NONE' and f.types && array[:reviewed]::varchar[] then 'in review' else 'filed' end
-            """;
-
     private static final String FROM = " from findable f join person_file p on p.id = f.file_id";
 
     /** @throws app.denfold.server.problems.Refusal when the criteria cannot be */
@@ -72,7 +64,6 @@ class FindQuery {
         private List<String> leftOut = List.of();
 
         void rights(Viewer viewer) {
-            parameters.put("reviewed", codes(catalog.types().stream().filter(KeptDocumentType::needsReview)));
             conditions.add("true");
             if (viewer.team() != null) {
                 conditions.add("p.team = :team");
@@ -134,7 +125,7 @@ class FindQuery {
             in("p.team", "teams", asked.teams());
             in("f.source", "sources", asked.sources());
             in("f.filed_by", "filers", asked.filedBy());
-            in("(" + STATE + ")", "states", asked.states());
+            in("f.state", "states", names(asked.states()));
             if (given(asked.types())) {
                 conditions.add("f.types && array[:types]::varchar[]");
                 parameters.put("types", asked.types());
@@ -145,7 +136,8 @@ class FindQuery {
                         .contains(t.section()))));
             }
             if (asked.reviewer() != null) {
-                conditions.add("f.types && array[:waitingWith]::varchar[] and (" + STATE + ") = 'in review'");
+                conditions.add("f.types && array[:waitingWith]::varchar[] and f.state = :inReview");
+                parameters.put("inReview", DocumentState.IN_REVIEW.name());
                 parameters.put(
                         "waitingWith",
                         codes(catalog.types().stream()
@@ -155,6 +147,10 @@ class FindQuery {
             if (Boolean.TRUE.equals(asked.unreadable())) {
                 conditions.add("f.pages_without_text > 0");
             }
+        }
+
+        private static @Nullable List<String> names(@Nullable List<DocumentState> states) {
+            return states == null ? null : states.stream().map(Enum::name).toList();
         }
 
         private void in(String what, String name, List<String> values) {
@@ -227,7 +223,7 @@ class FindQuery {
 
         private static String contained(String text) {
             String wanted = text == null ? "" : text.strip().toLowerCase(java.util.Locale.ROOT);
-            return "%" + wanted.replace("!", "!!").replace("%", "!%").replace("_", "!_") + "%";
+            return "%" + SearchText.literally(wanted) + "%";
         }
 
         private String next(String kind, Object value) {

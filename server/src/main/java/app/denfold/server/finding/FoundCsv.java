@@ -54,7 +54,7 @@ class FoundCsv {
                     p.documentDate(),
                     p.receivedOn(),
                     p.storedAt(),
-                    p.state(),
+                    p.state().words(),
                     CsvText.harmless(p.source()),
                     CsvText.harmless(p.filedBy()),
                     p.pages(),

@@ -61,7 +61,7 @@ public class SuggestPapers {
         return sql.query(
                 "select s.* from (select f.document_id, f.file_id, f.name, p.given_name || ' ' || p.family_name as"
                         + " person, f.document_date" + rights.from() + rights.where()
-                        + " and f.voided_on is null and f.name_words @@ to_tsquery('denfold_plain', :typed) limit "
+                        + " and f.state <> 'ENTERED_IN_ERROR' and f.name_words @@ to_tsquery('denfold_plain', :typed) limit "
                         + LOOKED_AT + ") s order by s.document_date desc, s.document_id limit " + OFFERED,
                 parameters,
                 (row, i) -> new SuggestedPaper(

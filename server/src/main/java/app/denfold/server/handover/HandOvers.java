@@ -118,8 +118,9 @@ public class HandOvers {
             Viewer viewer, UUID documentId, UUID to, @Nullable String note, @Nullable LocalDate due) {
         viewer.requireChange();
         FiledDocument document = documents.visible(viewer, documentId);
-        if (document.isVoided()) {
-            throw Refusal.conflict("voided", "This paper was marked as entered in error; nobody needs to work on it.");
+        if (document.isEnteredInError()) {
+            throw Refusal.conflict(
+                    "entered-in-error", "This paper was marked as entered in error; nobody needs to work on it.");
         }
         handOvers.findOpen(documentId).ifPresent(h -> {
             throw Refusal.conflict("handed-over", "This paper lies with " + name(h.holderId()) + " already.");

@@ -290,7 +290,7 @@ public class PersonFiles {
     @Transactional(readOnly = true)
     public List<PersonFile> find(Viewer viewer, String text, String kind, int most) {
         String wanted = SearchText.plain(text.length() > 200 ? text.substring(0, 200) : text);
-        String pattern = wanted.replace("!", "!!").replace("%", "!%").replace("_", "!_");
+        String pattern = SearchText.literally(wanted);
         String team = viewer.team() == null ? "" : viewer.team();
         return files.find(wanted, pattern, kind, team, Math.min(most, MOST_FOUND));
     }

@@ -2,9 +2,12 @@ package app.denfold.server.people;
 
 import java.text.Normalizer;
 import java.util.Locale;
+import org.springframework.data.jpa.repository.query.EscapeCharacter;
 
 /** The text by which a person is found: names, number and birth date, without case and accents. */
 public final class SearchText {
+
+    private static final EscapeCharacter ESCAPE = EscapeCharacter.of('!');
 
     private SearchText() {}
 
@@ -36,8 +39,12 @@ public final class SearchText {
 
     /** A pattern for SQL's {@code like} with {@code !} as its escape, for texts that hold the typed one. */
     public static String containing(String typed) {
-        String wanted = plain(typed.length() > 200 ? typed.substring(0, 200) : typed);
-        return "%" + wanted.replace("!", "!!").replace("%", "!%").replace("_", "!_") + "%";
+        return "%" + literally(plain(typed.length() > 200 ? typed.substring(0, 200) : typed)) + "%";
+    }
+
+    /** As part of a pattern for SQL's {@code like} with {@code !} as its escape, in which every letter stands for itself. */
+    public static String literally(String text) {
+        return ESCAPE.escape(text);
     }
 
     /** Without case, accents and doubled spaces. */

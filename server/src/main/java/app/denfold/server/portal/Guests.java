@@ -13,8 +13,8 @@ import app.denfold.server.documents.DocumentEvents.DocumentDestroyed;
 import app.denfold.server.documents.DocumentEvents.DocumentLeft;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
-import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.problems.Refusal;
@@ -210,8 +210,8 @@ public class Guests {
     }
 
     private void requireSomethingToSee(FiledDocument paper) {
-        if (paper.isVoided()) {
-            throw notShared(paper, "voided", "was marked as entered in error");
+        if (paper.isEnteredInError()) {
+            throw notShared(paper, "entered-in-error", "was marked as entered in error");
         }
         if (paper.isAwaited()) {
             throw notShared(paper, "awaited", "has not come yet");

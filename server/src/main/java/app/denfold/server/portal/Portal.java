@@ -2,6 +2,7 @@ package app.denfold.server.portal;
 
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
+import app.denfold.server.arrivals.Arrival;
 import app.denfold.server.arrivals.ReceivedPaper;
 import app.denfold.server.arrivals.receiving.Arrivals;
 import app.denfold.server.audit.AuditEntry;
@@ -10,8 +11,8 @@ import app.denfold.server.content.Contents;
 import app.denfold.server.content.UploadedFile;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
-import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;
@@ -145,7 +146,7 @@ class Portal {
         List<SharedPaper> papers = new ArrayList<>();
         for (Share share : shares.findByAccountIdAndWithdrawnAtIsNullOrderBySharedAtDesc(guest.accountId())) {
             FiledDocument document = documents.document(share.documentId());
-            if (!document.isVoided()) {
+            if (!document.isEnteredInError()) {
                 papers.add(new SharedPaper(
                         document.id(),
                         document.name(),
@@ -166,7 +167,7 @@ class Portal {
         shares.findByAccountIdAndDocumentIdAndWithdrawnAtIsNull(guest.accountId(), documentId)
                 .orElseThrow(() -> Refusal.notFound("paper"));
         FiledDocument document = documents.document(documentId);
-        if (document.isVoided()) {
+        if (document.isEnteredInError()) {
             throw Refusal.notFound("paper");
         }
         document.latest();
@@ -206,7 +207,7 @@ class Portal {
         return arrivals.receive(new ReceivedPaper(
                 file.path(),
                 file.name(),
-                ReceivedPaper.Way.PORTAL,
+                Arrival.Source.PORTAL,
                 guest.actor(),
                 fileId,
                 answered == null ? null : answered.types().get(0),

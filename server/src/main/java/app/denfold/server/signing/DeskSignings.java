@@ -100,8 +100,9 @@ class DeskSignings {
         viewer.requireChange();
         FiledDocument document = documents.visible(viewer, documentId);
         document.requireNewest(version);
-        if (document.isVoided()) {
-            throw Refusal.conflict("voided", "This paper was marked as entered in error and cannot be signed.");
+        if (document.isEnteredInError()) {
+            throw Refusal.conflict(
+                    "entered-in-error", "This paper was marked as entered in error and cannot be signed.");
         }
         if (signings.findByDocumentIdAndState(documentId, DeskSigning.State.OPEN)
                 .isPresent()) {

@@ -2,6 +2,7 @@ package app.denfold.server.arrivals.mailbox;
 
 import app.denfold.core.filing.FileNames;
 import app.denfold.server.access.Actor;
+import app.denfold.server.arrivals.Arrival;
 import app.denfold.server.arrivals.ReceivedPaper;
 import app.denfold.server.arrivals.receiving.Arrivals;
 import app.denfold.server.audit.AuditEntry;
@@ -126,7 +127,7 @@ class ReadMailbox {
             arrivals.receive(new ReceivedPaper(
                     file,
                     name,
-                    ReceivedPaper.Way.MAIL,
+                    Arrival.Source.MAIL,
                     Actor.system(user),
                     null,
                     null,

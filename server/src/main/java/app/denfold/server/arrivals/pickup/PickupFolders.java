@@ -2,6 +2,7 @@ package app.denfold.server.arrivals.pickup;
 
 import app.denfold.paper.FileEnd;
 import app.denfold.server.access.Actor;
+import app.denfold.server.arrivals.Arrival;
 import app.denfold.server.arrivals.ReceivedPaper;
 import app.denfold.server.arrivals.desks.FilesAtDesks;
 import app.denfold.server.arrivals.desks.PickupDesk;
@@ -185,7 +186,7 @@ class PickupFolders {
                 new ReceivedPaper(
                         paper.path(),
                         shownName(paper),
-                        ReceivedPaper.Way.PICKUP,
+                        Arrival.Source.PICKUP,
                         Actor.system(folder.name()),
                         atDesks.openAt(folder.name()).orElse(null),
                         desk.type(),

@@ -113,7 +113,7 @@ public class Arrivals {
         }
         Contents.Prepared kept = contents.made(link.written(), Format.LINK, 0);
         ReceivedPaper paper =
-                new ReceivedPaper(null, link.label(), ReceivedPaper.Way.LINK, viewer.actor(), fileId, type, note);
+                new ReceivedPaper(null, link.label(), Arrival.Source.LINK, viewer.actor(), fileId, type, note);
         return transactions.execute(t -> receive(paper, contents.register(kept)));
     }
 

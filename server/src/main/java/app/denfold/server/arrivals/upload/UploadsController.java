@@ -1,6 +1,7 @@
 package app.denfold.server.arrivals.upload;
 
 import app.denfold.server.access.Viewer;
+import app.denfold.server.arrivals.Arrival;
 import app.denfold.server.arrivals.ReceivedPaper;
 import app.denfold.server.arrivals.receiving.Arrivals;
 import app.denfold.server.arrivals.waiting.ArrivalsController;
@@ -78,7 +79,7 @@ class UploadsController {
             UUID id = arrivals.receiveOnce(new ReceivedPaper(
                     file.path(),
                     file.name(),
-                    ReceivedPaper.Way.DROP,
+                    Arrival.Source.DROP,
                     viewer.actor(),
                     paper.fileId(),
                     paper.type(),

@@ -2,6 +2,7 @@ package app.denfold.server.arrivals.waiting;
 
 import app.denfold.core.filing.SplitBatch;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.arrivals.Arrival;
 import app.denfold.server.arrivals.PageRef;
 import app.denfold.server.arrivals.ReceivedPaper;
 import app.denfold.server.arrivals.filing.FileArrivals;
@@ -105,7 +106,7 @@ public class ArrivalsController {
         arrivals.requireMayBring(viewer, fileId);
         try (UploadedFile uploaded = UploadedFile.of(file)) {
             return new ReceivedAnswer(arrivals.receive(new ReceivedPaper(
-                    uploaded.path(), uploaded.name(), ReceivedPaper.Way.DROP, viewer.actor(), fileId, type, null)));
+                    uploaded.path(), uploaded.name(), Arrival.Source.DROP, viewer.actor(), fileId, type, null)));
         }
     }
 

@@ -107,8 +107,8 @@ class RulesExchange {
         if (kept == null) {
             if (apply) {
                 String section = sections.findAllByOrderByOrdinal().get(0).code();
-                types.save(
-                        new KeptDocumentType(code, Codes.label(code), section, validity, List.of(), false, false, List.of()));
+                types.save(new KeptDocumentType(
+                        code, Codes.label(code), section, validity, List.of(), false, false, List.of()));
             }
             return new ImportLine("type", code, "new");
         }

@@ -169,7 +169,10 @@ public class SetUpRules {
         KeptDocumentType typed = checked(code, details);
         KeptDocumentType kept = types.findById(code).orElse(null);
         boolean holdsOtherwise = kept != null && !isSame(kept.validity(), typed.validity());
-        boolean isCalledOtherwise = kept != null && !kept.label().equals(typed.label());
+        boolean isFoundOtherwise = kept != null
+                && (!kept.label().equals(typed.label())
+                        || !kept.signers().equals(typed.signers())
+                        || kept.needsReview() != typed.needsReview());
         if (kept == null) {
             requireCode(code);
             types.save(typed);
@@ -179,7 +182,7 @@ public class SetUpRules {
         }
         trail.record(AuditEntry.general(
                 viewer.actor(), "type-changed", "set up the document type “" + details.label() + "”"));
-        catalog.changed("the type " + details.label(), viewer.actor(), holdsOtherwise, isCalledOtherwise);
+        catalog.changed("the type " + details.label(), viewer.actor(), holdsOtherwise, isFoundOtherwise);
     }
 
     private KeptDocumentType checked(String code, TypeDetails details) {
@@ -288,8 +291,9 @@ public class SetUpRules {
     }
 
     private void check(String code, ChecklistDetails details) {
-        Set<String> codes =
-                types.findAllByOrderByLabel().stream().map(KeptDocumentType::code).collect(Collectors.toSet());
+        Set<String> codes = types.findAllByOrderByLabel().stream()
+                .map(KeptDocumentType::code)
+                .collect(Collectors.toSet());
         try {
             String named = RulesJson.checklist(details.definition().toString(), codes, catalog.sense())
                     .code();

@@ -1,5 +1,6 @@
 package app.denfold.server.coverage.ledger;
 
+import app.denfold.core.filing.DocumentState;
 import app.denfold.core.rules.DocumentReason;
 import app.denfold.core.rules.Requirement;
 import app.denfold.core.rules.RequirementAnswer;
@@ -8,14 +9,13 @@ import app.denfold.core.rules.Status;
 import app.denfold.core.rules.Verdict;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.catalog.DocumentTypes;
 import app.denfold.server.catalog.Section;
 import app.denfold.server.coverage.EvaluateFile;
 import app.denfold.server.coverage.SlotKey;
 import app.denfold.server.coverage.Waiver;
 import app.denfold.server.documents.FiledDocument;
-import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.AsOf;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
@@ -84,14 +84,15 @@ public class Ledger {
             List<String> reasons,
             List<LedgerPaper> papers) {}
 
-    /** @param state {@code counts}, {@code in review}, {@code sent back}, {@code unsigned}, {@code voided} or {@code filed} */
+    /** @param counts whether it counts for the slot beside which it stands @param state on the day that is known */
     public record LedgerPaper(
             UUID id,
             String name,
             String type,
             String typeLabel,
             LocalDate documentDate,
-            String state,
+            DocumentState state,
+            boolean counts,
             int versions,
             int changes) {}
 
@@ -258,7 +259,7 @@ public class Ledger {
         /** Only the version that was the newest on the day that is known is told of. */
         private boolean isAboutAnotherVersion(DocumentReason reason, FiledDocument document) {
             return FiledDocument.isFormerVersion(reason.documentId())
-                    ? reason.why() instanceof DocumentReason.Voided
+                    ? reason.why() instanceof DocumentReason.EnteredInError
                             || reason.why() instanceof DocumentReason.NotYetReceived
                     : reason.why() instanceof DocumentReason.NotYetReceived
                             && !document.receivedOn().isAfter(known);
@@ -273,39 +274,21 @@ public class Ledger {
                     placed.add(document.id());
                     boolean counts = answer.counted().stream()
                             .anyMatch(id -> FiledDocument.idOf(id).equals(document.id()));
-                    lines.add(paper(document, counts ? "counts" : state(document)));
+                    lines.add(paper(document, counts));
                 }
             }
             return lines;
         }
 
-        private String state(FiledDocument document) {
-            DocumentTypes types = rules.types(document.types());
-            if (!document.existsOn(known)) {
-                return "voided";
-            }
-            if (document.isAwaited()) {
-                return "awaited";
-            }
-            if (document.decisionOn(known) == FiledDocument.Decision.SENT_BACK) {
-                return "sent back";
-            }
-            if (!document.unsignedBy(types, known).isEmpty()) {
-                return "unsigned";
-            }
-            return types.needsReview() && document.decisionOn(known) == FiledDocument.Decision.NONE
-                    ? "in review"
-                    : "filed";
-        }
-
-        private LedgerPaper paper(FiledDocument d, String state) {
+        private LedgerPaper paper(FiledDocument d, boolean counts) {
             return new LedgerPaper(
                     d.id(),
                     d.name(),
                     d.type(),
                     String.join(" and ", rules.types(d.types()).labels()),
                     d.documentDate(),
-                    state,
+                    d.stateOn(rules.types(d.types()), known),
+                    counts,
                     d.versions().size(),
                     d.changes());
         }
@@ -313,7 +296,7 @@ public class Ledger {
         private List<LedgerPaper> others() {
             return evaluated.documents().stream()
                     .filter(d -> papers.containsKey(d.id().toString()) && !placed.contains(d.id()))
-                    .map(d -> paper(d, state(d)))
+                    .map(d -> paper(d, false))
                     .toList();
         }
     }

@@ -62,7 +62,7 @@ class Lines {
             String name,
             LocalDate documentDate,
             LocalDate receivedOn,
-            @Nullable LocalDate voidedOn) {}
+            @Nullable LocalDate enteredInErrorOn) {}
 
     /** @throws Refusal when the viewer may not see the file or the days make no window */
     @Transactional(readOnly = true)
@@ -99,7 +99,7 @@ class Lines {
                 .filter(d -> d.isOfAny(requirement.types())
                         && !d.receivedOn().isAfter(day.known())
                         && viewer.maySee(d.types()))
-                .map(d -> new LinePaper(d.id(), d.name(), d.documentDate(), d.receivedOn(), d.voidedOn()))
+                .map(d -> new LinePaper(d.id(), d.name(), d.documentDate(), d.receivedOn(), d.enteredInErrorOn()))
                 .toList();
         return new Line(
                 slot.checklist(),

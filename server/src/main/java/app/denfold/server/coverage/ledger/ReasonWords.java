@@ -20,8 +20,8 @@ final class ReasonWords {
         if (why instanceof DocumentReason.NotYetReceived later) {
             return paper + " was received only on " + words(later.receivedOn()) + ".";
         }
-        if (why instanceof DocumentReason.Voided voided) {
-            return paper + " was marked as entered in error on " + words(voided.on()) + ".";
+        if (why instanceof DocumentReason.EnteredInError inError) {
+            return paper + " was marked as entered in error on " + words(inError.on()) + ".";
         }
         if (why instanceof DocumentReason.PendingReview) {
             return paper + ", received " + words(document.receivedOn())

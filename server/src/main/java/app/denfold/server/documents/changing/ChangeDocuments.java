@@ -1,5 +1,6 @@
 package app.denfold.server.documents.changing;
 
+import app.denfold.core.rules.Decision;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.DocumentTypes;
@@ -14,8 +15,8 @@ import app.denfold.server.documents.FilingCheck;
 import app.denfold.server.documents.FilingDetails;
 import app.denfold.server.documents.guarding.ConfirmedSections;
 import app.denfold.server.documents.guarding.Holds;
-import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import app.denfold.server.reading.Readings;
@@ -240,8 +241,8 @@ class ChangeDocuments {
     private void requireInReview(Viewer viewer, UUID id) {
         FiledDocument document = documents.visible(viewer, id);
         boolean waits = catalog.types(document.types()).needsReview()
-                && document.decision() == FiledDocument.Decision.NONE
-                && !document.isVoided();
+                && document.decision() == Decision.PENDING
+                && !document.isEnteredInError();
         if (!waits) {
             throw Refusal.conflict(
                     "not-in-review", "“" + document.name() + "” does not wait for review. Nothing was changed.");

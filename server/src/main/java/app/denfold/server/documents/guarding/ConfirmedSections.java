@@ -4,8 +4,8 @@ import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.catalog.DocumentTypes;
+import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.catalog.Section;
 import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
@@ -27,7 +27,8 @@ public class ConfirmedSections {
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
 
-    ConfirmedSections(JdbcTemplate sql, PersonFiles files, Catalog catalog, AuditTrail trail, PracticeCalendar calendar) {
+    ConfirmedSections(
+            JdbcTemplate sql, PersonFiles files, Catalog catalog, AuditTrail trail, PracticeCalendar calendar) {
         this.sql = sql;
         this.files = files;
         this.catalog = catalog;
@@ -106,7 +107,8 @@ public class ConfirmedSections {
         if (viewer.isAdministrator()) {
             return;
         }
-        List<String> sections = types.all().stream().map(KeptDocumentType::section).toList();
+        List<String> sections =
+                types.all().stream().map(KeptDocumentType::section).toList();
         of(fileId).stream()
                 .filter(c -> sections.contains(c.section()))
                 .findFirst()

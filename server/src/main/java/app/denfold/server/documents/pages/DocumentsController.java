@@ -47,9 +47,9 @@ class DocumentsController {
         decisions.sendBack(viewer, id, body.version(), body.reason());
     }
 
-    @PostMapping("/void")
+    @PostMapping("/entered-in-error")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void voidIt(Viewer viewer, @PathVariable UUID id, @RequestBody ReasonedDecision body) {
-        decisions.voidIt(viewer, id, body.version(), body.reason());
+    void enterInError(Viewer viewer, @PathVariable UUID id, @RequestBody ReasonedDecision body) {
+        decisions.enterInError(viewer, id, body.version(), body.reason());
     }
 }

@@ -1,5 +1,6 @@
 package app.denfold.server.documents.pages;
 
+import app.denfold.core.rules.Decision;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.DocumentTypes;
@@ -104,8 +105,8 @@ class ShowDocument {
             @Nullable String acceptedBy,
             @Nullable LocalDate sentBackOn,
             @Nullable String sentBackReason,
-            @Nullable LocalDate voidedOn,
-            @Nullable String voidReason,
+            @Nullable LocalDate enteredInErrorOn,
+            @Nullable String errorReason,
             String source,
             String filedBy,
             List<Signer> signers,
@@ -120,8 +121,8 @@ class ShowDocument {
 
     private DocumentAnswer answer(Viewer viewer, FiledDocument d) {
         DocumentTypes types = catalog.types(d.types());
-        boolean accepted = d.decision() == FiledDocument.Decision.ACCEPTED;
-        boolean sentBack = d.decision() == FiledDocument.Decision.SENT_BACK;
+        boolean accepted = d.decision() == Decision.ACCEPTED;
+        boolean sentBack = d.decision() == Decision.SENT_BACK;
         return new DocumentAnswer(
                 d.id(),
                 d.fileId(),
@@ -152,8 +153,8 @@ class ShowDocument {
                 accepted ? d.acceptedBy() : null,
                 sentBack ? d.sentBackOn() : null,
                 sentBack ? d.sentBackReason() : null,
-                d.voidedOn(),
-                d.voidReason(),
+                d.enteredInErrorOn(),
+                d.errorReason(),
                 d.source(),
                 d.filedBy(),
                 types.signers(),

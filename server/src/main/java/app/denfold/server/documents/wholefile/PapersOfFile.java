@@ -1,5 +1,6 @@
 package app.denfold.server.documents.wholefile;
 
+import app.denfold.core.filing.DocumentState;
 import app.denfold.core.people.Visits;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
@@ -10,8 +11,8 @@ import app.denfold.server.content.Contents;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.documents.pages.PaperTurns;
-import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonFile;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.kinds.FactDefinition;
 import app.denfold.server.people.kinds.Kinds;
 import app.denfold.server.visits.VisitsOfFile;
@@ -57,8 +58,6 @@ public class PapersOfFile {
     }
 
     /**
-     * @param state {@code filed}, {@code in review}, {@code sent back}, {@code unsigned}, {@code awaited}
-     *     or {@code entered in error}
      * @param authorTitle what he who filed it is in the practice; null when he has no account
      * @param periods the times in the person's life here in which its day lies: the value of each fact that changed
      * @param visit to which it belongs by its day; null when it is older than the first
@@ -71,7 +70,7 @@ public class PapersOfFile {
             List<String> typeLabels,
             LocalDate documentDate,
             LocalDate receivedOn,
-            String state,
+            DocumentState state,
             String source,
             String filedBy,
             @Nullable String authorTitle,
@@ -134,7 +133,7 @@ public class PapersOfFile {
                 types.labels(),
                 d.documentDate(),
                 d.receivedOn(),
-                d.stateIn(types),
+                d.state(types),
                 d.source(),
                 d.filedBy(),
                 authorTitle,

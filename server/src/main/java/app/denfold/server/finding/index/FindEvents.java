@@ -32,10 +32,10 @@ class FindEvents {
         index.queueContent(event.sha256());
     }
 
-    /** Types may be called otherwise now. */
+    /** Types may be called otherwise, or ask for other signers or for review now. */
     @EventListener
     void on(RulesChanged event) {
-        if (event.names()) {
+        if (event.found()) {
             index.queueAll();
         }
     }

@@ -1,5 +1,7 @@
 package app.denfold.server.finding.index;
 
+import app.denfold.core.filing.DocumentState;
+import app.denfold.server.documents.Documents;
 import app.denfold.server.problems.DatabaseAway;
 import app.denfold.server.reading.Readings;
 import java.util.Collection;
@@ -37,13 +39,10 @@ class FindIndex {
 
     private static final String INDEX = """
             insert into findable (document_id, file_id, types, name, document_date, received_on, stored_at, source,
-              filed_by, media_type, pages, size, voided_on, decision, signed_roles, fields, sha256, is_read,
+              filed_by, media_type, pages, size, state, fields, sha256, is_read,
               pages_without_text, is_long, is_cut, words, name_words)
             select d.id, d.file_id, d.type || d.further_types, d.name, d.document_date, d.received_on, d.created_at,
-              d.source, d.filed_by, c.media_type, c.pages, c.size, d.voided_on,
-              case when d.accepted_on is not null and (d.sent_back_on is null or d.sent_back_on <= d.accepted_on)
-                then 'ACCEPTED' when d.sent_back_on is not null then 'SENT_BACK' else 'NONE' end,
-              array(select s.role from document_signature s where s.document_id = d.id)::varchar[],
+              d.source, d.filed_by, c.media_type, c.pages, c.size, :state,
               d.fields, v.sha256, coalesce(r.state <> 'QUEUED', c.pages = 0),
               coalesce(t.without, 0), coalesce(t.letters, 0) > 80000, coalesce(t.letters, 0) > :most,
               to_tsvector('denfold_plain', w.text) || to_tsvector('denfold_words', w.text),
@@ -67,8 +66,8 @@ class FindIndex {
             on conflict (document_id) do update set file_id = excluded.file_id, types = excluded.types,
               name = excluded.name, document_date = excluded.document_date, received_on = excluded.received_on,
               source = excluded.source, media_type = excluded.media_type, pages = excluded.pages,
-              size = excluded.size, voided_on = excluded.voided_on, decision = excluded.decision,
-              signed_roles = excluded.signed_roles, fields = excluded.fields, sha256 = excluded.sha256,
+              size = excluded.size, state = excluded.state,
+              fields = excluded.fields, sha256 = excluded.sha256,
               is_read = excluded.is_read, pages_without_text = excluded.pages_without_text,
               is_long = excluded.is_long, is_cut = excluded.is_cut, words = excluded.words,
               name_words = excluded.name_words
@@ -77,12 +76,14 @@ class FindIndex {
 
     private final JdbcTemplate sql;
     private final NamedParameterJdbcTemplate named;
+    private final Documents documents;
     private final Readings readings;
     private final TransactionTemplate transactions;
 
-    FindIndex(JdbcTemplate sql, Readings readings, TransactionTemplate transactions) {
+    FindIndex(JdbcTemplate sql, Documents documents, Readings readings, TransactionTemplate transactions) {
         this.sql = sql;
         this.named = new NamedParameterJdbcTemplate(sql);
+        this.documents = documents;
         this.readings = readings;
         this.transactions = transactions;
     }
@@ -184,7 +185,9 @@ class FindIndex {
 
     private void index(UUID documentId, int most) {
         transactions.executeWithoutResult(t -> {
-            List<String> read = named.queryForList(INDEX, Map.of("id", documentId, "most", most), String.class);
+            DocumentState state = documents.state(documentId).orElse(DocumentState.FILED);
+            List<String> read = named.queryForList(
+                    INDEX, Map.of("id", documentId, "most", most, "state", state.name()), String.class);
             read.forEach(readings::askLater);
             if (read.isEmpty()) {
                 // it lies in the wastebasket

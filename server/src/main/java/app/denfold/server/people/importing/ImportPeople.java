@@ -1,10 +1,10 @@
 package app.denfold.server.people.importing;
 
 import app.denfold.server.access.Viewer;
-import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.PersonCheck;
 import app.denfold.server.people.PersonDetails;
 import app.denfold.server.people.PersonFile;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.kinds.FactDefinition;
 import app.denfold.server.people.kinds.Kinds;
 import app.denfold.server.people.kinds.PersonKind;
