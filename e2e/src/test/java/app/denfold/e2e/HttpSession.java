@@ -61,6 +61,10 @@ final class HttpSession {
         return new String(bytes(path), StandardCharsets.UTF_8);
     }
 
+    HttpResponse<String> getAnswer(String path) throws IOException, InterruptedException {
+        return client.send(request(path).GET().build(), BodyHandlers.ofString());
+    }
+
     byte[] bytes(String path) throws IOException, InterruptedException {
         return client.send(request(path).GET().build(), BodyHandlers.ofByteArray())
                 .body();

@@ -286,6 +286,22 @@ class PortalTest {
     }
 
     @Test
+    void aPaperSentUnaskedHidesNothingOfWhatIsAskedFor() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Unasked", null);
+        Invited invited = invite(api, file);
+        api.post(
+                "/api/files/{id}/asks",
+                Map.of("accountId", invited.accountId(), "checklist", "employees", "requirement", "handbook"),
+                file);
+        invited.guest().upload("/api/portal/papers", "photo.png", Papers.png(), Map.of("fileId", file));
+        Api.Answer portal = invited.guest().get("/api/portal");
+        assertThat(portal.status()).isEqualTo(200);
+        assertThat(portal.<List<Boolean>>at("$.asks[*].sent")).containsExactly(false);
+        assertThat(portal.<List<String>>at("$.sent[*].fileName")).containsExactly("photo.png");
+    }
+
+    @Test
     void aGuestTakesBackOnlyWhatHeSentAndNobodyFiled() throws Exception {
         Api api = practice.administrator();
         UUID file = api.newEmployee("Takenback", null);

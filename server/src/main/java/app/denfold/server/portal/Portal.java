@@ -131,6 +131,7 @@ class Portal {
                 .anyMatch(s -> file.id().equals(s.fileId())
                         && !s.state().equals("filed")
                         && s.receivedAt().isAfter(open.ask().askedAt())
+                        && s.suggestedType() != null
                         && open.types().contains(s.suggestedType()));
         return new GuestAsk(
                 open.ask().id(),
