@@ -5,20 +5,20 @@ import { InvitationPage } from "./features/access/InvitationPage";
 import { SignInPage } from "./features/access/SignInPage";
 import { meOptions } from "./features/access/sessionQueries";
 import { ArrivalsPage } from "./features/arrivals/ArrivalsPage";
-import { SetUpPage } from "./features/catalog/SetUpPage";
 import { CoveragePage } from "./features/coverage/CoveragePage";
 import { DemoMailPage } from "./features/demo/DemoMailPage";
+import { FilePage } from "./features/files/FilePage";
+import { FilesPage } from "./features/files/FilesPage";
 import { FindPage } from "./features/finding/FindPage";
+import { Frame } from "./features/frame/Frame";
 import { DuplicatesPage } from "./features/merging/DuplicatesPage";
 import { MergePage } from "./features/merging/MergePage";
-import { FilePage } from "./features/people/FilePage";
-import { FilesPage } from "./features/people/FilesPage";
 import { PortalPage } from "./features/portal/PortalPage";
 import { PortalReader } from "./features/portal/PortalReader";
 import { OutsiderPage } from "./features/relations/OutsiderPage";
+import { SetUpPage } from "./features/setup/SetUpPage";
 import { SigningPage } from "./features/signing/SigningPage";
 import { TodayPage } from "./features/today/TodayPage";
-import { Frame } from "./ui/Frame";
 import { Loaded } from "./ui/Quiet";
 
 /** Which page an address shows; without a session it is the sign-in, for guests always the portal. */

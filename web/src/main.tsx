@@ -4,7 +4,7 @@ import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
 import "./theme/fonts.css";
 import "./theme/base.css";
-import "./ui/frame.css";
+import "./features/frame/frame.css";
 import { Problem } from "./api/client";
 import { Routing } from "./Routing";
 import { publishColours, theme } from "./theme/tokens";

@@ -2,7 +2,7 @@ import { DownOutlined } from "@ant-design/icons";
 import { App, Button, Dropdown, Space } from "antd";
 import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import { PlaceholderModal } from "../documents/PlaceholderModal";
+import { PlaceholderModal } from "../documents/placeholders/PlaceholderModal";
 import { LinkModal } from "./LinkModal";
 import { useUploads } from "./useUploads";
 

@@ -1,9 +1,9 @@
 import { Button, Form, Input, Modal } from "antd";
 import { type DragEvent, useRef, useState } from "react";
 import { bytes } from "../../ui/days";
+import { TypePicker } from "../catalog/TypePicker";
+import { PersonPicker } from "../people/PersonPicker";
 import { droppedFiles, papersOf } from "./droppedFiles";
-import { PersonPicker } from "./PersonPicker";
-import { TypePicker } from "./TypePicker";
 import type { Chosen } from "./useUploads";
 
 type BringInModalProps = {

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Button, Modal, Select } from "antd";
 import { useState } from "react";
-import { typesOptions } from "./arrivalQueries";
+import { typesOptions } from "../catalog/typeQueries";
 
 type CoverSheetModalProps = {
   /** Whose papers follow; without one the sheets tell the type alone. */

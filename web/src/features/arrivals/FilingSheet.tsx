@@ -6,7 +6,10 @@ import { DayField } from "../../ui/DayField";
 import { day } from "../../ui/days";
 import { useKeys } from "../../ui/keys";
 import { meOptions } from "../access/sessionQueries";
+import { FurtherTypes, TypePicker } from "../catalog/TypePicker";
+import { typesOptions } from "../catalog/typeQueries";
 import { ReasonModal } from "../documents/ReasonModal";
+import { PersonPicker } from "../people/PersonPicker";
 import {
   type Arrival,
   type ArrivalDetail,
@@ -17,13 +20,10 @@ import {
   fieldValues,
   previewOptions,
   proposedDraft,
-  typesOptions,
 } from "./arrivalQueries";
 import { FilingEffect } from "./FilingEffect";
 import { LikePapersNote } from "./LikePapersNote";
-import { PersonPicker } from "./PersonPicker";
 import { type Offer, ProposalList } from "./ProposalList";
-import { FurtherTypes, TypePicker } from "./TypePicker";
 import type { Filing } from "./useFiling";
 
 type FilingSheetProps = {

@@ -3,7 +3,7 @@ import { Alert, App, Button, Checkbox, Input, InputNumber, Radio, Select, Space 
 import { useState } from "react";
 import { api, done, fieldWords, type Shape, wordsOf } from "../../api/client";
 import { Loaded } from "../../ui/Quiet";
-import { typesOptions } from "./arrivalQueries";
+import { typesOptions } from "../catalog/typeQueries";
 import { CoverSheetModal } from "./CoverSheetModal";
 import { demoScannerOptions, pickupsOptions, useDesk } from "./deskQueries";
 

@@ -32,12 +32,6 @@ export function pageImage(arrival: Arrival, position: number, width: number): st
   return `/api/arrivals/${arrival.id}/pages/${position}?width=${width}&v=${stamp}`;
 }
 
-export const typesOptions = queryOptions({
-  queryKey: ["document-types"],
-  queryFn: () => answer(api.GET("/api/document-types")),
-  staleTime: 300_000,
-});
-
 export type Draft = {
   fileId?: string | null;
   type?: string | null;

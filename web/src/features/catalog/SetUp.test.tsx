@@ -2,7 +2,7 @@ import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/re
 import { Route, Routes } from "react-router";
 import { afterEach, expect, test } from "vitest";
 import { OTTILIE, PRACTICE, Refusal, serve, show } from "../../testing/screen";
-import { SetUpPage } from "./SetUpPage";
+import { SetUpPage } from "../setup/SetUpPage";
 
 afterEach(cleanup);
 

@@ -1,7 +1,7 @@
 import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { afterEach, beforeEach, expect, test } from "vitest";
 import { OTTILIE, PRACTICE, Refusal, serve, show } from "../../testing/screen";
-import { AsOfRibbon } from "../../ui/AsOfRibbon";
+import { AsOfRibbon } from "../asof/AsOfRibbon";
 import { CoveragePage } from "./CoveragePage";
 
 const LETTERS = {

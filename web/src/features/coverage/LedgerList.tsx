@@ -1,12 +1,12 @@
 import { DownOutlined, RightOutlined } from "@ant-design/icons";
 import { useState } from "react";
 import type { Shape } from "../../api/client";
-import { useAsOf, useMayChange } from "../../ui/asOf";
 import { useKept } from "../../ui/kept";
 import { Legend } from "../../ui/Legend";
 import { isOpen } from "../../ui/statuses";
-import { ChosenBar } from "../documents/ChosenBar";
-import { Wastebasket } from "../documents/Wastebasket";
+import { useAsOf, useMayChange } from "../asof/asOf";
+import { ChosenBar } from "../documents/changing/ChosenBar";
+import { Wastebasket } from "../documents/changing/Wastebasket";
 import "./coverage.css";
 import { useNarrowedPapers } from "../wholefile/wholeFileQueries";
 import { LedgerTable } from "./LedgerTable";

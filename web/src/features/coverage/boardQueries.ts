@@ -1,6 +1,6 @@
 import { infiniteQueryOptions, keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { answer, api, type Shape } from "../../api/client";
-import { asOfIn } from "../../ui/asOf";
+import { asOfIn } from "../asof/asOf";
 
 export type BoardRow = Shape<"BoardRow">;
 export type Column = Shape<"Column">;

@@ -2,8 +2,8 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button } from "antd";
 import { Link } from "react-router";
 import { answer, api, done, type Shape, wordsOf } from "../../api/client";
-import { useMayChange } from "../../ui/asOf";
 import { day } from "../../ui/days";
+import { useMayChange } from "../asof/asOf";
 import "./excerpts.css";
 
 type Excerpt = Shape<"ExcerptAnswer">;

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { Button, Checkbox, Collapse, Select } from "antd";
-import { typesOptions } from "../arrivals/arrivalQueries";
+import { typesOptions } from "../catalog/typeQueries";
 import { useStaff } from "../handover/colleagues";
 import { kindsOptions } from "../people/fileQueries";
 import { CriteriaText, Days, NamedValues, Numbers, Values } from "./criteriaFields";

@@ -1,7 +1,7 @@
 import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import { afterEach, expect, test } from "vitest";
 import { PRACTICE, serve, show } from "../../testing/screen";
-import { PlaceholderModal } from "../documents/PlaceholderModal";
+import { PlaceholderModal } from "../documents/placeholders/PlaceholderModal";
 import { NoPages } from "./NoPages";
 
 afterEach(cleanup);

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, Button, Form } from "antd";
 import { answer, api, fieldWords, type Shape, wordsOf } from "../../api/client";
-import { useMayChange } from "../../ui/asOf";
+import { useMayChange } from "../asof/asOf";
 import { PersonFields, type PersonValues, personDetails } from "./PersonFields";
 
 /** Who the person is, and his facts; a changed fact holds from today on, the old value until yesterday. */

@@ -3,7 +3,7 @@ import { App, Button } from "antd";
 import { useState } from "react";
 import { Link } from "react-router";
 import { api, done, type Shape, wordsOf } from "../../api/client";
-import { useMayChange } from "../../ui/asOf";
+import { useMayChange } from "../asof/asOf";
 import { RelationModal } from "./RelationModal";
 import { relationsOptions } from "./relationQueries";
 import "./relations.css";

@@ -2,9 +2,9 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, Button, Input } from "antd";
 import { useState } from "react";
 import { answer, api, done, type Shape, wordsOf } from "../../api/client";
-import { useMayChange } from "../../ui/asOf";
 import { DayField } from "../../ui/DayField";
 import { day } from "../../ui/days";
+import { useMayChange } from "../asof/asOf";
 import { visitsOptions } from "./visitQueries";
 import "./visits.css";
 

@@ -2,8 +2,8 @@ import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import { afterEach, expect, test } from "vitest";
 import type { Shape } from "../../api/client";
 import { OTTILIE, Refusal, serve, show } from "../../testing/screen";
+import { TrailView } from "../people/TrailView";
 import { FilesPage } from "./FilesPage";
-import { TrailView } from "./TrailView";
 
 afterEach(cleanup);
 

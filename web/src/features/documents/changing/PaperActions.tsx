@@ -2,15 +2,15 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button, Dropdown } from "antd";
 import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import { api, done, type Shape, wordsOf } from "../../api/client";
-import { ShareModal } from "../portal/ShareModal";
-import { StartSigningModal } from "../signing/StartSigningModal";
+import { api, done, type Shape, wordsOf } from "../../../api/client";
+import { ShareModal } from "../../portal/ShareModal";
+import { StartSigningModal } from "../../signing/StartSigningModal";
+import { openSigningOptions } from "../documentQueries";
+import { printPapers } from "../printPapers";
+import { ReasonModal } from "../ReasonModal";
+import { useNewVersion } from "../useNewVersion";
 import { DetailsModal } from "./DetailsModal";
-import { openSigningOptions } from "./documentQueries";
-import { printPapers } from "./printPapers";
-import { ReasonModal } from "./ReasonModal";
 import { ToFileModal } from "./ToFileModal";
-import { useNewVersion } from "./useNewVersion";
 
 type Dialog = "send-back" | "in-error" | "share" | "sign" | "details" | "file";
 

@@ -1,6 +1,6 @@
 import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import { afterEach, expect, test, vi } from "vitest";
-import { PRACTICE, Refusal, serve, show } from "../../testing/screen";
+import { PRACTICE, Refusal, serve, show } from "../../../testing/screen";
 import { PlaceholderModal } from "./PlaceholderModal";
 
 afterEach(cleanup);

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { Select } from "antd";
-import { typesOptions } from "./arrivalQueries";
+import { typesOptions } from "./typeQueries";
 
 function beginsWith(label: string, typed: string): number {
   return label.toLowerCase().startsWith(typed.toLowerCase()) ? 1 : 0;

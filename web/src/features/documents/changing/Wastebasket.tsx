@@ -1,12 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
 import { Button, Drawer } from "antd";
 import { useState } from "react";
-import { answer, api } from "../../api/client";
-import { moment } from "../../ui/days";
-import { Loaded } from "../../ui/Quiet";
-import { meOptions } from "../access/sessionQueries";
-import { ReasonModal } from "./ReasonModal";
-import { usePaperAction } from "./usePaperAction";
+import { answer, api } from "../../../api/client";
+import { moment } from "../../../ui/days";
+import { Loaded } from "../../../ui/Quiet";
+import { meOptions } from "../../access/sessionQueries";
+import { ReasonModal } from "../ReasonModal";
+import { usePaperAction } from "../usePaperAction";
 
 /** The papers of a file that were thrown away, to be taken out again. */
 export function Wastebasket({ fileId, mayChange }: { fileId: string; mayChange: boolean }) {

@@ -1,14 +1,14 @@
 import { App, Button } from "antd";
 import { useState } from "react";
-import { api, done, type Shape, wordsOf } from "../../api/client";
-import type { DocumentState } from "../../ui/documentStates";
-import { ShareModal } from "../portal/ShareModal";
-import { SignSeveralModal } from "../signing/SignSeveralModal";
-import { printPapers } from "./printPapers";
-import { ReasonModal } from "./ReasonModal";
+import { api, done, type Shape, wordsOf } from "../../../api/client";
+import type { DocumentState } from "../../../ui/documentStates";
+import { ShareModal } from "../../portal/ShareModal";
+import { SignSeveralModal } from "../../signing/SignSeveralModal";
+import { printPapers } from "../printPapers";
+import { ReasonModal } from "../ReasonModal";
+import { usePaperAction } from "../usePaperAction";
 import { SharedDetailsModal } from "./SharedDetailsModal";
 import { ToFileModal } from "./ToFileModal";
-import { usePaperAction } from "./usePaperAction";
 
 /** As many as the server sets on one PDF. */
 const MOST_PRINTED = 100;

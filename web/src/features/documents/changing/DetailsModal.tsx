@@ -1,12 +1,12 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, Button, Form, Input, Modal } from "antd";
 import { useEffect, useState } from "react";
-import { api, done, fieldWords, type Shape, wordsOf } from "../../api/client";
-import { DayField } from "../../ui/DayField";
-import { meOptions } from "../access/sessionQueries";
-import { typesOptions } from "../arrivals/arrivalQueries";
-import { FurtherTypes, TypePicker } from "../arrivals/TypePicker";
-import { usePaperAction } from "./usePaperAction";
+import { api, done, fieldWords, type Shape, wordsOf } from "../../../api/client";
+import { DayField } from "../../../ui/DayField";
+import { meOptions } from "../../access/sessionQueries";
+import { FurtherTypes, TypePicker } from "../../catalog/TypePicker";
+import { typesOptions } from "../../catalog/typeQueries";
+import { usePaperAction } from "../usePaperAction";
 
 type Paper = Shape<"DocumentAnswer">;
 

@@ -1,8 +1,8 @@
 import { Form, Modal, Radio } from "antd";
 import { useState } from "react";
-import { api } from "../../api/client";
-import { PersonPicker } from "../arrivals/PersonPicker";
-import { usePaperAction } from "./usePaperAction";
+import { api } from "../../../api/client";
+import { PersonPicker } from "../../people/PersonPicker";
+import { usePaperAction } from "../usePaperAction";
 
 type ToFileModalProps = { ids: string[]; onClose: () => void; onDone?: () => void };
 

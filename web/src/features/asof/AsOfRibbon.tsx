@@ -1,6 +1,6 @@
 import { Button, Segmented } from "antd";
+import { day, distance } from "../../ui/days";
 import { useAsOf } from "./asOf";
-import { day, distance } from "./days";
 
 /** Across the top while another day than today is looked at. */
 export function AsOfRibbon() {

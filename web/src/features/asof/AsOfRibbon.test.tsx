@@ -1,7 +1,7 @@
 import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import { useLocation } from "react-router";
 import { afterEach, expect, test } from "vitest";
-import { OTTILIE, PRACTICE, serve, show } from "../testing/screen";
+import { OTTILIE, PRACTICE, serve, show } from "../../testing/screen";
 import { AsOfRibbon } from "./AsOfRibbon";
 import { useMayChange } from "./asOf";
 

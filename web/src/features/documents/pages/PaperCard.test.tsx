@@ -1,8 +1,8 @@
 import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import type { ComponentProps } from "react";
 import { afterEach, expect, test, vi } from "vitest";
-import { EDIE, paper, version } from "../../testing/papers";
-import { OTTILIE, PRACTICE, serve, show } from "../../testing/screen";
+import { EDIE, paper, version } from "../../../testing/papers";
+import { OTTILIE, PRACTICE, serve, show } from "../../../testing/screen";
 import { PaperCard } from "./PaperCard";
 
 afterEach(cleanup);

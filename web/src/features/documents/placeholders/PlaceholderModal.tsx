@@ -1,11 +1,11 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { Alert, Form, Input, Modal } from "antd";
 import { useState } from "react";
-import { api, fieldWords, wordsOf } from "../../api/client";
-import { useAsOf } from "../../ui/asOf";
-import { DayField } from "../../ui/DayField";
-import { TypePicker } from "../arrivals/TypePicker";
-import { usePaperAction } from "./usePaperAction";
+import { api, fieldWords, wordsOf } from "../../../api/client";
+import { DayField } from "../../../ui/DayField";
+import { useAsOf } from "../../asof/asOf";
+import { TypePicker } from "../../catalog/TypePicker";
+import { usePaperAction } from "../usePaperAction";
 
 /** Notes a paper of which no page is here: it is awaited, or its original lies on paper. */
 export function PlaceholderModal({

@@ -11,15 +11,15 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Badge, Button, Dropdown } from "antd";
 import { type ReactNode, useState } from "react";
 import { NavLink, useNavigate } from "react-router";
-import { api } from "../api/client";
-import { meOptions } from "../features/access/sessionQueries";
-import { arrivalsOptions } from "../features/arrivals/arrivalQueries";
-import { NoticesDrawer } from "../features/chasing/NoticesDrawer";
-import { noticesOptions } from "../features/chasing/noticeQueries";
-import { FindBox } from "../features/finding/FindBox";
-import { AsOfRibbon } from "./AsOfRibbon";
-import { useKeepingAsOf } from "./asOf";
-import { RunningWork } from "./RunningWork";
+import { api } from "../../api/client";
+import { RunningWork } from "../../ui/RunningWork";
+import { meOptions } from "../access/sessionQueries";
+import { arrivalsOptions } from "../arrivals/arrivalQueries";
+import { AsOfRibbon } from "../asof/AsOfRibbon";
+import { useKeepingAsOf } from "../asof/asOf";
+import { NoticesDrawer } from "../chasing/NoticesDrawer";
+import { noticesOptions } from "../chasing/noticeQueries";
+import { FindBox } from "../finding/FindBox";
 
 /** Rail, top line, and the view between them. */
 export function Frame({ children }: { children: ReactNode }) {

@@ -1,6 +1,6 @@
 import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import { afterEach, expect, test, vi } from "vitest";
-import { Refusal, serve, show } from "../../testing/screen";
+import { Refusal, serve, show } from "../../../testing/screen";
 import { ToFileModal } from "./ToFileModal";
 
 afterEach(cleanup);

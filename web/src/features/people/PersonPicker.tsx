@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Select } from "antd";
 import { useState } from "react";
 import { day } from "../../ui/days";
-import { foundOptions } from "../people/fileQueries";
+import { foundOptions } from "./fileQueries";
 
 type Known = { id: string; name: string; number: string };
 type PersonPickerProps = {

@@ -1,13 +1,13 @@
 import { Button } from "antd";
-import { api, type Shape } from "../../api/client";
-import { useAsOf, useMayChange } from "../../ui/asOf";
-import { bytes, day, moment } from "../../ui/days";
-import { CommentsSection } from "../comments/CommentsSection";
-import { FoundSteps } from "../finding/FoundSteps";
-import { HandOverSection } from "../handover/HandOverSection";
-import { isOffice } from "../reading/laidOut";
-import { PaperActions } from "./PaperActions";
-import { usePaperAction } from "./usePaperAction";
+import { api, type Shape } from "../../../api/client";
+import { bytes, day, moment } from "../../../ui/days";
+import { useAsOf, useMayChange } from "../../asof/asOf";
+import { CommentsSection } from "../../comments/CommentsSection";
+import { FoundSteps } from "../../finding/FoundSteps";
+import { HandOverSection } from "../../handover/HandOverSection";
+import { isOffice } from "../../reading/laidOut";
+import { PaperActions } from "../changing/PaperActions";
+import { usePaperAction } from "../usePaperAction";
 
 type PaperCardProps = {
   paper: Shape<"DocumentAnswer">;

@@ -1,6 +1,6 @@
 import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { afterEach, expect, test } from "vitest";
-import { OTTILIE, serve, show } from "../../testing/screen";
+import { OTTILIE, serve, show } from "../../../testing/screen";
 import { Wastebasket } from "./Wastebasket";
 
 afterEach(cleanup);

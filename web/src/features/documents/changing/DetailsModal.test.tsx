@@ -1,7 +1,7 @@
 import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import { afterEach, expect, test, vi } from "vitest";
-import { paper } from "../../testing/papers";
-import { OTTILIE, Refusal, serve, show } from "../../testing/screen";
+import { paper } from "../../../testing/papers";
+import { OTTILIE, Refusal, serve, show } from "../../../testing/screen";
 import { DetailsModal } from "./DetailsModal";
 
 afterEach(cleanup);

@@ -1,9 +1,9 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, Form, Input, Modal } from "antd";
 import { useState } from "react";
-import { answer, api, done, type Shape, wordsOf } from "../../api/client";
-import { DayField } from "../../ui/DayField";
-import { TypePicker } from "../arrivals/TypePicker";
+import { answer, api, done, type Shape, wordsOf } from "../../../api/client";
+import { DayField } from "../../../ui/DayField";
+import { TypePicker } from "../../catalog/TypePicker";
 
 type Shared = Shape<"SharedDetails">;
 

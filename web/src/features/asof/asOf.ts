@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useCallback } from "react";
 import { useSearchParams } from "react-router";
-import { meOptions, practiceOptions } from "../features/access/sessionQueries";
+import { meOptions, practiceOptions } from "../access/sessionQueries";
 
 export type Known = "then" | "now";
 

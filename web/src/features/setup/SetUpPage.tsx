@@ -1,13 +1,13 @@
 import { Navigate, NavLink, Route, Routes } from "react-router";
 import { Where } from "../../ui/Where";
 import { PickupsSetUp } from "../arrivals/PickupsSetUp";
-import { ChecklistsSetUp } from "./ChecklistsSetUp";
-import { ImportPeople } from "./ImportPeople";
-import { KindsSetUp } from "./KindsSetUp";
-import { RulesAsJson } from "./RulesAsJson";
-import { SectionsSetUp } from "./SectionsSetUp";
-import "./set-up.css";
-import { TypesSetUp } from "./TypesSetUp";
+import { ChecklistsSetUp } from "../catalog/ChecklistsSetUp";
+import { ImportPeople } from "../catalog/ImportPeople";
+import { KindsSetUp } from "../catalog/KindsSetUp";
+import { RulesAsJson } from "../catalog/RulesAsJson";
+import { SectionsSetUp } from "../catalog/SectionsSetUp";
+import "../catalog/set-up.css";
+import { TypesSetUp } from "../catalog/TypesSetUp";
 
 const PLACES = [
   { path: "checklists", label: "Checklists", words: "what each file must hold" },

@@ -4,12 +4,12 @@ import { Button, Input, Segmented, Table, type TableColumnsType } from "antd";
 import type { SorterResult } from "antd/es/table/interface";
 import { useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
-import { useKeepingAsOf, useMayChange } from "../../ui/asOf";
 import { day, moment } from "../../ui/days";
 import { Legend } from "../../ui/Legend";
 import { Loaded, QuietEmpty } from "../../ui/Quiet";
 import { StatusGlyph } from "../../ui/StatusGlyph";
 import { Where } from "../../ui/Where";
+import { useKeepingAsOf, useMayChange } from "../asof/asOf";
 import {
   type BoardRow,
   type BoardView,
@@ -19,9 +19,9 @@ import {
   countsOptions,
 } from "../coverage/boardQueries";
 import { StandingSearches } from "../finding/SavedSearches";
-import { kindsOptions } from "./fileQueries";
-import { NewFileDrawer } from "./NewFileDrawer";
-import "./people.css";
+import { kindsOptions } from "../people/fileQueries";
+import { NewFileDrawer } from "../people/NewFileDrawer";
+import "../people/people.css";
 import { briefOpenWords, openWords } from "../../ui/standing";
 
 type Row = BoardRow;
