@@ -5,8 +5,8 @@ import app.denfold.paper.PdfFiles;
 import app.denfold.paper.codes.PageCodes;
 import app.denfold.paper.drawing.ImagePages;
 import app.denfold.paper.drawing.PageFrame;
-import app.denfold.paper.drawing.PerceptualHash;
 import app.denfold.paper.drawing.PdfPages;
+import app.denfold.paper.drawing.PerceptualHash;
 import app.denfold.paper.drawing.ScannedPage;
 import app.denfold.paper.drawing.TextOfPaper;
 import app.denfold.paper.drawing.Turned;
@@ -150,7 +150,8 @@ public final class ReadPages {
         List<String> codes = ink == PerceptualHash.Ink.NONE ? List.of() : PageCodes.on(grey);
         if (ink == PerceptualHash.Ink.NONE || !settings.recognise() || !Recognise.isThere()) {
             boolean blank = ink == PerceptualHash.Ink.NONE && drawn.whole();
-            return new PageFacts(page, 0, PlacedText.NONE, PageFacts.TextFrom.NONE, codes, blank, PerceptualHash.hash(grey));
+            return new PageFacts(
+                    page, 0, PlacedText.NONE, PageFacts.TextFrom.NONE, codes, blank, PerceptualHash.hash(grey));
         }
         PageFacts read = recognised(page, grey, codes, settings);
         if (ink == PerceptualHash.Ink.FAINT && read.textFrom() == PageFacts.TextFrom.NONE) {
@@ -165,7 +166,8 @@ public final class ReadPages {
         PageFacts raised = recognised(page, PerceptualHash.raised(grey), codes, settings);
         boolean nothing = raised.textFrom() == PageFacts.TextFrom.NONE && codes.isEmpty() && whole;
         return nothing
-                ? new PageFacts(page, 0, PlacedText.NONE, PageFacts.TextFrom.NONE, codes, true, PerceptualHash.hash(grey))
+                ? new PageFacts(
+                        page, 0, PlacedText.NONE, PageFacts.TextFrom.NONE, codes, true, PerceptualHash.hash(grey))
                 : raised;
     }
 
