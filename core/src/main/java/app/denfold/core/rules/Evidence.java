@@ -109,12 +109,15 @@ public sealed interface Evidence {
 
         /** The most points that its documents can ever be worth; empty when some entry has no cap. */
         public Optional<Long> most() {
-            if (entries.stream().anyMatch(entry -> entry.atMost == null)) {
-                return Optional.empty();
+            long most = 0;
+            for (Entry entry : entries) {
+                Integer atMost = entry.atMost;
+                if (atMost == null) {
+                    return Optional.empty();
+                }
+                most += (long) entry.points * atMost;
             }
-            return Optional.of(entries.stream()
-                    .mapToLong(entry -> (long) entry.points * entry.atMost)
-                    .sum());
+            return Optional.of(most);
         }
 
         /**

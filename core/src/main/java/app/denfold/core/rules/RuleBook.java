@@ -9,6 +9,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 
 /** The document types and checklists of a practice; checklists of the same code are versions of one. */
@@ -95,7 +96,7 @@ public final class RuleBook {
                         throw new IllegalArgumentException(
                                 "The checklist " + list.code() + " has two requirements called " + requirement.code());
                     }
-                    append(byRequirement.get(requirement.code()), list, requirement);
+                    append(Objects.requireNonNull(byRequirement.get(requirement.code())), list, requirement);
                 }
             }
             result.addAll(byRequirement.values());

@@ -8,6 +8,7 @@ import java.util.List;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.apache.pdfbox.text.TextPosition;
+import org.jspecify.annotations.Nullable;
 
 /** Reads the words that a PDF's pages hold, with their places. */
 final class TextLayer {
@@ -35,7 +36,7 @@ final class TextLayer {
         private List<WordBox> boxes = new ArrayList<>();
 
         /** The word that is being written; it ends at the next white space, which may come with a later call. */
-        private Extent open;
+        private @Nullable Extent open;
 
         void begin(int page) {
             setStartPage(page);

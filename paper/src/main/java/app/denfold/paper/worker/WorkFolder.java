@@ -66,7 +66,7 @@ public final class WorkFolder implements AutoCloseable {
         Path file = path.resolve(name);
         Files.createDirectories(file.getParent());
         Files.write(file, bytes);
-        for (Path part = file; !part.equals(path); part = part.getParent()) {
+        for (Path part = file; part != null && !part.equals(path); part = part.getParent()) {
             hand(part);
         }
     }
