@@ -60,5 +60,5 @@ test("searches that stand in a place lead to what they find, with how much it is
   show(<StandingSearches place="TODAY" />);
   const link = (await screen.findByText(/Clearances to review/)).closest("a") as HTMLAnchorElement;
   expect(link.textContent).toBe("Clearances to review 5");
-  await waitFor(() => expect(decodeURIComponent(link.href)).toContain('"in+review"'));
+  await waitFor(() => expect(decodeURIComponent(link.href)).toContain('"IN_REVIEW"'));
 });
