@@ -11,7 +11,7 @@ const paper = (id: string, name: string, documentDate: string) => ({
   typeLabels: ["Letter"],
   documentDate,
   receivedOn: documentDate,
-  state: "filed",
+  state: "FILED",
   source: "from scanner",
   filedBy: "Ottilie Brandmoor",
   authorTitle: "practice administrator",
@@ -70,4 +70,14 @@ test("columns are those the account chose", async () => {
       columns: ["name", "title", "pages", "size"],
     }),
   );
+});
+
+test("the state is told in words, and what was entered in error is struck", async () => {
+  const mistaken = { ...paper("d3", "Letter, 2024-01-01", "2024-01-01"), state: "ENTERED_IN_ERROR" };
+  const papers = [...BASE["GET /api/files/f1/papers"], mistaken];
+  serve({ ...BASE, "GET /api/preferences": {}, "GET /api/files/f1/papers": papers });
+  show(<LedgerTable fileId="f1" />, "/files/f1");
+  const row = (await screen.findByText("entered in error")).closest("tr");
+  expect(row?.className).toContain("in-error");
+  expect(screen.getAllByText("filed")).toHaveLength(2);
 });

@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Button, Checkbox, Popover, Table, type TableColumnsType } from "antd";
 import { type Key, useContext } from "react";
 import { bytes, day } from "../../ui/days";
+import { documentStateWords } from "../../ui/documentStates";
 import { useKept } from "../../ui/kept";
 import { Loaded } from "../../ui/Quiet";
 import { useAsOf } from "../asof/asOf";
@@ -36,7 +37,7 @@ const COLUMNS: Column[] = [
     value: (p) => p.receivedOn,
     shown: (p) => day(p.receivedOn),
   },
-  { key: "state", label: "State", width: 96, value: (p) => p.state },
+  { key: "state", label: "State", width: 116, value: (p) => documentStateWords[p.state] },
   { key: "filedBy", label: "Filed by", width: 120, value: (p) => p.filedBy },
   { key: "title", label: "Role", width: 120, value: (p) => p.authorTitle ?? "" },
   { key: "source", label: "How it came", width: 140, value: (p) => p.source },
