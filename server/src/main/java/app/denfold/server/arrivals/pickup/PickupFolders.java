@@ -34,9 +34,9 @@ import org.springframework.stereotype.Component;
 
 /**
  * Watches the folders that scanners save into: every folder within the pickup folder belongs to one desk. A file is taken
- * when its writer closed it and no program here holds it open for writing, it has the end its format asks for, and it has stood still for the desk's own
- * pause. It leaves the folder only after it is stored and its row committed, and its original waits in {@code taken} for
- * some days. What is not taken moves to {@code set-aside} beside it, with a note.
+ * when its writer closed it and no program here holds it open for writing, it has the end its format asks for, and it has
+ * stood still for the desk's own pause. It leaves the folder only after it is stored and its row committed, and its
+ * original waits in {@code taken} for some days. What is not taken moves to {@code set-aside} beside it, with a note.
  */
 @Component
 class PickupFolders {
