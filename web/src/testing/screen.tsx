@@ -41,7 +41,7 @@ export function serve(answers: Answers): Call[] {
     const found = answers[`${call.method} ${call.path}`] ?? answers[`${call.method} ${url.pathname}`];
     const result =
       typeof found === "function"
-        ? found(call)
+        ? await found(call)
         : (found ?? new Refusal(404, { detail: "There is no such thing." }));
     const [status, body] = result instanceof Refusal ? [result.status, result.body] : [200, result];
     return new Response(JSON.stringify(body), { status, headers: { "Content-Type": "application/json" } });

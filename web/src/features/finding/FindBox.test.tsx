@@ -1,7 +1,7 @@
 import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import { useLocation } from "react-router";
 import { afterEach, expect, test } from "vitest";
-import { OTTILIE, serve, show } from "../../testing/screen";
+import { type Call, OTTILIE, serve, show } from "../../testing/screen";
 import { FindBox } from "./FindBox";
 
 afterEach(cleanup);
@@ -22,8 +22,8 @@ function Page() {
   );
 }
 
-function box() {
-  serve({ "GET /api/session": OTTILIE, "GET /api/find/suggestions": OFFERED });
+function box(answers: Parameters<typeof serve>[0] = {}) {
+  serve({ "GET /api/session": OTTILIE, "GET /api/find/suggestions": OFFERED, ...answers });
   show(<Page />);
   const input = screen.getByLabelText("Find people, papers and words");
   fireEvent.focus(input);
@@ -48,6 +48,28 @@ test("Enter opens the first that is offered", async () => {
   await screen.findByText("Letter to Ruth");
   fireEvent.keyDown(input, { key: "Enter", keyCode: 13 });
   await waitFor(() => expect(where()).toBe("/files/f1"));
+});
+
+test("Enter before the answer opens nobody of the former words, but the first of these", async () => {
+  let answerNow: (offered: object) => void = () => {};
+  const late = new Promise((done) => {
+    answerNow = done;
+  });
+  const input = box({
+    "GET /api/find/suggestions": ({ path }: Call) => (path.includes("ruth") ? OFFERED : late),
+  });
+  fireEvent.change(input, { target: { value: "ruth" } });
+  await screen.findByText("Letter to Ruth");
+  fireEvent.change(input, { target: { value: "salome" } });
+  fireEvent.keyDown(input, { key: "Enter", keyCode: 13 });
+  fireEvent.click(screen.getByText("Letter to Ruth"));
+  expect(where()).toBe("/");
+  answerNow({
+    people: [{ id: "f9", name: "Salome Iwaszko", number: "S-0301", birthDate: "1990-03-04" }],
+    outsiders: [],
+    papers: [],
+  });
+  await waitFor(() => expect(where()).toBe("/files/f9"));
 });
 
 test("the arrow keys reach the others", async () => {

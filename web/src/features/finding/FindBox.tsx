@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { AutoComplete, Input, type InputRef } from "antd";
-import { useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { day } from "../../ui/days";
 import { useKeys } from "../../ui/keys";
@@ -10,16 +10,24 @@ import { readAddress } from "./foundTrail";
 import { placesFor } from "./places";
 import "./finding.css";
 
-/** The one find box: people, papers by name, places of the product, and words in all papers. */
+/**
+ * The one find box: people, papers by name, places of the product, and words in all papers. While
+ * the answer for the words that stand in it is awaited, the former offers cannot be chosen; Enter
+ * then waits, and opens the first offer for these words.
+ */
 export function FindBox() {
   const [text, setText] = useState("");
   const input = useRef<InputRef>(null);
   const navigate = useNavigate();
   const typed = text.trim();
-  const found = useQuery({ ...suggestionsOptions(typed), placeholderData: keepPreviousData }).data;
+  const [entered, setEntered] = useState("");
+  const asked = useQuery({ ...suggestionsOptions(typed), placeholderData: keepPreviousData });
+  const waiting = typed !== "" && asked.isFetching && (asked.isPlaceholderData || !asked.isFetched);
+  const found = asked.data;
   const isAdministrator = useQuery(meOptions).data?.role === "ADMINISTRATOR";
   useKeys({ "/": () => input.current?.focus() });
   const people = (found?.people ?? []).map((p) => ({
+    disabled: waiting,
     value: `/files/${p.id}`,
     label: (
       <span>
@@ -32,6 +40,7 @@ export function FindBox() {
     ),
   }));
   const outsiders = (found?.outsiders ?? []).map((o) => ({
+    disabled: waiting,
     value: `/outsiders/${o.id}`,
     label: (
       <span>
@@ -41,6 +50,7 @@ export function FindBox() {
     ),
   }));
   const papers = (found?.papers ?? []).map((p) => ({
+    disabled: waiting,
     value: readAddress(p, ""),
     label: (
       <span className="find-offer">
@@ -68,6 +78,18 @@ export function FindBox() {
         { label: "Text", options: [everywhere] },
       ].filter((g) => g.options.length > 0)
     : [];
+  const open = (to: string) => {
+    setText("");
+    setEntered("");
+    input.current?.blur();
+    navigate(to);
+  };
+  const first = groups[0]?.options[0]?.value;
+  useEffect(() => {
+    if (entered !== "" && entered === typed && !waiting && first) {
+      open(first);
+    }
+  });
   return (
     <AutoComplete
       value={text}
@@ -75,10 +97,13 @@ export function FindBox() {
       style={{ width: "100%" }}
       defaultActiveFirstOption
       showSearch={{ onSearch: setText }}
-      onSelect={(to: string) => {
-        setText("");
-        input.current?.blur();
-        navigate(to);
+      onSelect={open}
+      onInputKeyDown={(e) => {
+        const hasToWait = waiting && e.key === "Enter" && !e.nativeEvent.isComposing;
+        setEntered(hasToWait ? typed : "");
+        if (hasToWait) {
+          e.stopPropagation();
+        }
       }}
     >
       <Input
