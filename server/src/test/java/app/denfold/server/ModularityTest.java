@@ -4,9 +4,12 @@ import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.tngtech.archunit.core.domain.JavaCall;
 import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.domain.JavaModifier;
+import com.tngtech.archunit.core.domain.properties.HasName;
+import com.tngtech.archunit.core.domain.properties.HasOwner;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
 import java.util.List;
@@ -79,6 +82,23 @@ class ModularityTest {
             outer = outer.getEnclosingClass().get();
         }
         return outer;
+    }
+
+    @Test
+    void onlyStoresAndRepositoriesSpeakSql() {
+        noClasses()
+                .that()
+                .resideInAPackage("app.denfold.server..")
+                .and()
+                .haveNameNotMatching(".*(Store|Repository|Repositories)(\\$.*)?")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("org.springframework.jdbc.core..")
+                .orShould()
+                .callMethodWhere(JavaCall.Predicates.target(HasName.Predicates.nameMatching("create.*Query"))
+                        .and(JavaCall.Predicates.target(HasOwner.Predicates.With.owner(
+                                JavaClass.Predicates.assignableTo("jakarta.persistence.EntityManager")))))
+                .check(PRODUCT);
     }
 
     @Test

@@ -38,4 +38,23 @@ public enum Status {
                 || this == IN_REVIEW
                 || this == AWAITING_SIGNATURE;
     }
+
+    /** True when a new paper from the person would help: missing, run out, sent back or about to be due or to run out. */
+    public boolean isWanting(Renewal renewal) {
+        return switch (this) {
+            case MISSING, LAPSED, SENT_BACK, IN_GRACE, NOT_YET_DUE -> true;
+            case EXPIRING -> renewal == Renewal.NONE;
+            default -> false;
+        };
+    }
+
+    /** True when a slot that comes to stand so has lost the paper that covered it, rather than never had one. */
+    public boolean isLapse() {
+        return this == IN_GRACE || this == LAPSED || this == IN_REVIEW || this == AWAITING_SIGNATURE;
+    }
+
+    /** True when somebody has to be chased for a slot that comes to stand so: in grace, lapsed or missing. */
+    public boolean isWorse() {
+        return this == IN_GRACE || this == LAPSED || this == MISSING;
+    }
 }

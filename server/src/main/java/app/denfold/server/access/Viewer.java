@@ -25,6 +25,9 @@ public record Viewer(
         Set<String> hiddenTypes,
         Set<String> hiddenFacts) {
 
+    /** No account has this id. */
+    private static final UUID NOBODY = new UUID(0, 0);
+
     public Viewer {
         hiddenTypes = Set.copyOf(hiddenTypes);
         hiddenFacts = Set.copyOf(hiddenFacts);
@@ -32,11 +35,11 @@ public record Viewer(
 
     /** The product itself, which sees everything and changes nothing. */
     public static Viewer product() {
-        return new Viewer(null, "", "", Role.ADMINISTRATOR, null, true, false, Set.of(), Set.of());
+        return new Viewer(NOBODY, "", "", Role.ADMINISTRATOR, null, true, false, Set.of(), Set.of());
     }
 
     public Actor actor() {
-        return new Actor(accountId, name);
+        return new Actor(accountId.equals(NOBODY) ? null : accountId, name);
     }
 
     public boolean isAdministrator() {

@@ -19,6 +19,7 @@ import java.util.stream.Stream;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.annotations.OptimisticLock;
 import org.hibernate.type.SqlTypes;
+import org.jspecify.annotations.Nullable;
 
 /** Something received that is not filed yet, or a part of it that was split off. */
 @Entity
@@ -46,6 +47,7 @@ public class Arrival {
     @Id
     private UUID id;
 
+    @SuppressWarnings("NullAway.Init")
     @Version
     private Integer version;
 
@@ -53,45 +55,46 @@ public class Arrival {
     private Source source;
 
     private String broughtBy;
-    private UUID accountId;
-    private UUID fileId;
-    private String suggestedType;
-    private String note;
-    private String sender;
-    private String message;
-    private String origin;
+    private @Nullable UUID accountId;
+    private @Nullable UUID fileId;
+    private @Nullable String suggestedType;
+    private @Nullable String note;
+    private @Nullable String sender;
+    private @Nullable String message;
+    private @Nullable String origin;
     private String fileName;
     private String sha256;
 
     @Enumerated(EnumType.STRING)
     private State state;
 
-    private String reason;
+    private @Nullable String reason;
     private Instant receivedAt;
-    private UUID documentId;
+    private @Nullable UUID documentId;
 
     /** The arrival it was split from; null for one that came by itself. */
-    private UUID batchId;
+    private @Nullable UUID batchId;
 
     @OptimisticLock(excluded = true)
     private int place;
 
     @JdbcTypeCode(SqlTypes.JSON)
-    private List<PageRef> pages;
+    private @Nullable List<PageRef> pages;
 
-    private String begins;
-    private String cover;
-    private String coverType;
+    private @Nullable String begins;
+    private @Nullable String cover;
+    private @Nullable String coverType;
     /** What is proposed changes as the paper is read; who looks at it must not be told that it was handled. */
     @OptimisticLock(excluded = true)
-    private UUID proposedFile;
+    private @Nullable UUID proposedFile;
 
     @OptimisticLock(excluded = true)
-    private String proposedType;
+    private @Nullable String proposedType;
 
     @OptimisticLock(excluded = true)
-    private LocalDate proposedDated;
+    private @Nullable LocalDate proposedDated;
 
+    @SuppressWarnings("NullAway.Init")
     protected Arrival() {}
 
     public Arrival(ReceivedPaper paper, Contents.Taken taken, Instant now) {
@@ -123,7 +126,7 @@ public class Arrival {
      * @param at its place among the parts
      * @param why why it begins where it does, in words
      */
-    public Arrival part(int at, List<PageRef> ofIt, String why, CoverCode coverCode) {
+    public Arrival part(int at, List<PageRef> ofIt, String why, @Nullable CoverCode coverCode) {
         Arrival part = new Arrival();
         part.id = UuidCreator.getTimeOrderedEpoch();
         part.source = source;
@@ -184,7 +187,7 @@ public class Arrival {
         this.state = before;
     }
 
-    public void holdPages(List<PageRef> now) {
+    public void holdPages(@Nullable List<PageRef> now) {
         this.pages = now == null ? null : List.copyOf(now);
     }
 
@@ -192,7 +195,7 @@ public class Arrival {
         this.place = at;
     }
 
-    public void propose(UUID file, String type, LocalDate dated) {
+    public void propose(@Nullable UUID file, @Nullable String type, @Nullable LocalDate dated) {
         this.proposedFile = file;
         this.proposedType = type;
         this.proposedDated = dated;
@@ -218,7 +221,7 @@ public class Arrival {
         return pages != null;
     }
 
-    public List<PageRef> chosenPages() {
+    public @Nullable List<PageRef> chosenPages() {
         return pages;
     }
 
@@ -238,27 +241,27 @@ public class Arrival {
         return broughtBy;
     }
 
-    public UUID accountId() {
+    public @Nullable UUID accountId() {
         return accountId;
     }
 
-    public UUID fileId() {
+    public @Nullable UUID fileId() {
         return fileId;
     }
 
-    public String suggestedType() {
+    public @Nullable String suggestedType() {
         return suggestedType;
     }
 
-    public String note() {
+    public @Nullable String note() {
         return note;
     }
 
-    public String sender() {
+    public @Nullable String sender() {
         return sender;
     }
 
-    public String message() {
+    public @Nullable String message() {
         return message;
     }
 
@@ -274,7 +277,7 @@ public class Arrival {
         return state;
     }
 
-    public String reason() {
+    public @Nullable String reason() {
         return reason;
     }
 
@@ -282,7 +285,7 @@ public class Arrival {
         return receivedAt;
     }
 
-    public UUID documentId() {
+    public @Nullable UUID documentId() {
         return documentId;
     }
 
@@ -299,7 +302,7 @@ public class Arrival {
         return place;
     }
 
-    public String begins() {
+    public @Nullable String begins() {
         return begins;
     }
 
@@ -315,15 +318,15 @@ public class Arrival {
                 .toList();
     }
 
-    public UUID proposedFile() {
+    public @Nullable UUID proposedFile() {
         return proposedFile;
     }
 
-    public String proposedType() {
+    public @Nullable String proposedType() {
         return proposedType;
     }
 
-    public LocalDate proposedDated() {
+    public @Nullable LocalDate proposedDated() {
         return proposedDated;
     }
 

@@ -4,6 +4,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.CrudRepository;
 
@@ -23,7 +24,7 @@ public interface ArrivalRepository extends CrudRepository<Arrival, UUID> {
 
     boolean existsByOrigin(String origin);
 
-    Optional<Arrival> findByOrigin(String origin);
+    Optional<Arrival> findByOrigin(@Nullable String origin);
 
     /** How many wait, all of them. */
     long countByState(Arrival.State state);

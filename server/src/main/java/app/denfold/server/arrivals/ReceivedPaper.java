@@ -3,6 +3,7 @@ package app.denfold.server.arrivals;
 import app.denfold.server.access.Actor;
 import java.nio.file.Path;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A paper as somebody or something brought it.
@@ -16,26 +17,26 @@ import java.util.UUID;
  * @param origin what tells it from all others where it came from, so that it is not taken twice; null when nothing does
  */
 public record ReceivedPaper(
-        Path file,
+        @Nullable Path file,
         String fileName,
         Arrival.Source source,
         Actor by,
-        UUID fileId,
-        String suggestedType,
-        String note,
-        String sender,
-        String message,
-        String origin) {
+        @Nullable UUID fileId,
+        @Nullable String suggestedType,
+        @Nullable String note,
+        @Nullable String sender,
+        @Nullable String message,
+        @Nullable String origin) {
 
     /** One that did not come by mail. */
     public ReceivedPaper(
-            Path file,
+            @Nullable Path file,
             String fileName,
             Arrival.Source source,
             Actor by,
-            UUID fileId,
-            String suggestedType,
-            String note) {
+            @Nullable UUID fileId,
+            @Nullable String suggestedType,
+            @Nullable String note) {
         this(file, fileName, source, by, fileId, suggestedType, note, null, null, null);
     }
 }

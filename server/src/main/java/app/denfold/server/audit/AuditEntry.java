@@ -18,8 +18,8 @@ import java.util.UUID;
 public record AuditEntry(
         Actor who,
         String action,
-        UUID fileId,
-        UUID documentId,
+        @Nullable UUID fileId,
+        @Nullable UUID documentId,
         @Nullable List<String> types,
         String sentence) {
 
@@ -35,11 +35,11 @@ public record AuditEntry(
         types = types == null ? null : List.copyOf(types);
     }
 
-    public AuditEntry(Actor who, String action, UUID fileId, UUID documentId, String sentence) {
+    public AuditEntry(Actor who, String action, @Nullable UUID fileId, @Nullable UUID documentId, String sentence) {
         this(who, action, fileId, documentId, documentId == null ? List.of() : null, sentence);
     }
 
-    public static AuditEntry ofFile(Actor who, String action, UUID fileId, String sentence) {
+    public static AuditEntry ofFile(Actor who, String action, @Nullable UUID fileId, String sentence) {
         return new AuditEntry(who, action, fileId, null, sentence);
     }
 

@@ -12,6 +12,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.hibernate.annotations.Immutable;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Persistable;
 
 /** One row of the trail, chained to the row before it by hash. Never changed. */
@@ -26,11 +27,11 @@ class AuditEvent implements Persistable<Long> {
     private long seq;
 
     private Instant at;
-    private UUID actorId;
+    private @Nullable UUID actorId;
     private String actorName;
     private String action;
-    private UUID fileId;
-    private UUID documentId;
+    private @Nullable UUID fileId;
+    private @Nullable UUID documentId;
     private String sentence;
 
     /** Codes of the document types that are told of; null in rows older than this column. */
@@ -45,6 +46,7 @@ class AuditEvent implements Persistable<Long> {
     @Transient
     private boolean fresh;
 
+    @SuppressWarnings("NullAway.Init")
     protected AuditEvent() {}
 
     AuditEvent(long seq, String previousHash, Instant at, AuditEntry entry, TrailKey key) {
@@ -112,6 +114,7 @@ class AuditEvent implements Persistable<Long> {
         return at;
     }
 
+    @Nullable
     UUID fileId() {
         return fileId;
     }
@@ -124,15 +127,18 @@ class AuditEvent implements Persistable<Long> {
         return action;
     }
 
+    @Nullable
     UUID documentId() {
         return documentId;
     }
 
     /** Null where that was not noted yet. */
+    @Nullable
     UUID actorId() {
         return actorId;
     }
 
+    @Nullable
     List<String> types() {
         return types == null ? null : List.of(types);
     }

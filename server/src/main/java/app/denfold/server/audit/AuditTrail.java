@@ -3,7 +3,6 @@ package app.denfold.server.audit;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.commits.AtCommit;
 import app.denfold.server.practice.PracticeCalendar;
-import java.sql.Timestamp;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
@@ -11,9 +10,9 @@ import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
 import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.data.domain.Limit;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -30,7 +29,7 @@ public class AuditTrail {
     private final TrailKey key;
     private final PracticeCalendar calendar;
     private final AtCommit atCommit;
-    private final JdbcClient sql;
+    private final LastViewStore views;
     private final ObjectProvider<TypesOfDocuments> typesOf;
     private final Consumer<Collection<AuditEntry>> writing = this::write;
 
@@ -39,14 +38,14 @@ public class AuditTrail {
             TrailKey key,
             PracticeCalendar calendar,
             AtCommit atCommit,
-            JdbcClient sql,
+            LastViewStore views,
             ObjectProvider<TypesOfDocuments> typesOf) {
         this.typesOf = typesOf;
         this.events = events;
         this.key = key;
         this.calendar = calendar;
         this.atCommit = atCommit;
-        this.sql = sql;
+        this.views = views;
     }
 
     @Transactional
@@ -76,20 +75,9 @@ public class AuditTrail {
         }
     }
 
-    /** Of several at once, one is the first: the others wait for its row. */
     private boolean isFirstViewLately(Viewer who, UUID what) {
         Instant now = calendar.now();
-        return sql.sql("""
-                        insert into last_view (account_id, viewed_id, at) values (:account, :viewed, :now)
-                        on conflict (account_id, viewed_id) do update set at = excluded.at
-                        where last_view.at <= :since or last_view.at > :now
-                        """)
-                        .param("account", who.accountId())
-                        .param("viewed", what)
-                        .param("now", Timestamp.from(now))
-                        .param("since", Timestamp.from(now.minus(ONE_VIEW)))
-                        .update()
-                > 0;
+        return views.isFirst(who.accountId(), what, now, now.minus(ONE_VIEW));
     }
 
     private void write(Collection<AuditEntry> entries) {
@@ -133,7 +121,7 @@ public class AuditTrail {
     }
 
     /** A row and the file it is about. */
-    public record FileLine(UUID fileId, TrailLine line) {}
+    public record FileLine(@Nullable UUID fileId, TrailLine line) {}
 
     /** What others did in files since a moment and the viewer may see, newest first; looks left out. */
     @Transactional(readOnly = true)

@@ -19,8 +19,10 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
@@ -40,7 +42,7 @@ public class Catalog {
     private final ApplicationEventPublisher events;
 
     /** The rules as last read; right for as long as the stored revision is the same. */
-    private volatile Rules read;
+    private volatile @Nullable Rules read;
 
     Catalog(
             CatalogRepositories.Sections sections,
@@ -79,8 +81,8 @@ public class Catalog {
             return requirementLabels.getOrDefault(checklist + "/" + requirement, requirement);
         }
 
-        public KeptDocumentType type(String code) {
-            return types.get(code);
+        public KeptDocumentType type(@Nullable String code) {
+            return Objects.requireNonNull(types.get(code));
         }
 
         /** @param codes not empty */
@@ -100,7 +102,9 @@ public class Catalog {
 
         /** The section in which a requirement's slot stands: that of the first type its evidence names. */
         public String sectionOf(Requirement requirement) {
-            return types.get(requirement.types().iterator().next()).section();
+            return Objects.requireNonNull(
+                            types.get(requirement.types().iterator().next()))
+                    .section();
         }
     }
 

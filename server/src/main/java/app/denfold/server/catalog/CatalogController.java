@@ -4,6 +4,7 @@ import app.denfold.core.filing.TypeField;
 import app.denfold.server.access.Viewer;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -38,7 +39,7 @@ class CatalogController {
                         t.code(),
                         t.label(),
                         t.section(),
-                        sections.get(t.section()),
+                        Objects.requireNonNull(sections.get(t.section())),
                         t.signers(),
                         t.needsReview(),
                         t.synonyms(),

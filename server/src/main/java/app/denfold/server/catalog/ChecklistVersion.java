@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.Map;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A checklist as it is from a day on, until the next version begins.
@@ -15,7 +16,7 @@ import org.hibernate.type.SqlTypes;
  */
 @Embeddable
 public record ChecklistVersion(
-        LocalDate fromDay,
+        @Nullable LocalDate fromDay,
         @JdbcTypeCode(SqlTypes.JSON) String definition,
 
         @JdbcTypeCode(SqlTypes.JSON) Map<String, String> requirementLabels) {}

@@ -13,8 +13,10 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
 
 /** A checklist as the practice set it up, with its versions by the days from which they are in force. */
 @Entity
@@ -24,6 +26,7 @@ public class KeptChecklist {
     @Id
     private String code;
 
+    @SuppressWarnings("NullAway.Init")
     @Version
     private Integer version;
 
@@ -35,6 +38,7 @@ public class KeptChecklist {
     @OrderColumn(name = "place")
     private List<ChecklistVersion> versions = new ArrayList<>();
 
+    @SuppressWarnings("NullAway.Init")
     protected KeptChecklist() {}
 
     public KeptChecklist(
@@ -124,8 +128,10 @@ public class KeptChecklist {
     }
 
     /** The last day of a version; null when it is the newest. */
-    public LocalDate lastDay(int place) {
-        return place + 1 < versions.size() ? versions.get(place + 1).fromDay().minusDays(1) : null;
+    public @Nullable LocalDate lastDay(int place) {
+        return place + 1 < versions.size()
+                ? Objects.requireNonNull(versions.get(place + 1).fromDay()).minusDays(1)
+                : null;
     }
 
     /** What requirements are called, those of older versions included; the newest name wins. */

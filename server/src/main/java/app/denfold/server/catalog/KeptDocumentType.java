@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
+import org.jspecify.annotations.Nullable;
 
 /** A document type as the practice set it up; its validity rule is kept in the open JSON. */
 @Entity
@@ -21,6 +22,7 @@ public class KeptDocumentType {
     @Id
     private String code;
 
+    @SuppressWarnings("NullAway.Init")
     @Version
     private Integer version;
 
@@ -38,7 +40,7 @@ public class KeptDocumentType {
     private boolean needsReview;
 
     /** The account with which its papers wait for review; null for anyone. */
-    private UUID reviewer;
+    private @Nullable UUID reviewer;
 
     private boolean sensitive;
 
@@ -48,6 +50,7 @@ public class KeptDocumentType {
     @JdbcTypeCode(SqlTypes.JSON)
     private List<TypeField> fields = List.of();
 
+    @SuppressWarnings("NullAway.Init")
     protected KeptDocumentType() {}
 
     /** @throws app.denfold.exchange.BadInput when the validity rule cannot be read */
@@ -86,12 +89,12 @@ public class KeptDocumentType {
     }
 
     /** Its papers wait for review with this account; null for anyone. */
-    public KeptDocumentType reviewedBy(UUID account) {
+    public KeptDocumentType reviewedBy(@Nullable UUID account) {
         this.reviewer = account;
         return this;
     }
 
-    public UUID reviewer() {
+    public @Nullable UUID reviewer() {
         return reviewer;
     }
 

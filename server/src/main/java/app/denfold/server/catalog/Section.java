@@ -11,12 +11,14 @@ public class Section {
     @Id
     private String code;
 
+    @SuppressWarnings("NullAway.Init")
     @Version
     private Integer version;
 
     private String label;
     private int ordinal;
 
+    @SuppressWarnings("NullAway.Init")
     protected Section() {}
 
     public Section(String code, String label, int ordinal) {

@@ -80,7 +80,7 @@ class Chase {
      * @throws Refusal when nothing is wanted, there is no address, or he was chased today and {@code again} is false
      */
     @Transactional
-    public void send(Viewer viewer, UUID fileId, String body, boolean again) {
+    public void send(Viewer viewer, UUID fileId, @Nullable String body, boolean again) {
         viewer.requireChange();
         ChasePreview preview = preview(viewer, fileId);
         PersonFile file = files.visible(viewer, fileId);

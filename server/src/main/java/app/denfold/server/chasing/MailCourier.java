@@ -14,6 +14,8 @@ import java.io.UnsupportedEncodingException;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.UUID;
 import org.eclipse.angus.mail.smtp.SMTPAddressFailedException;
 import org.springframework.beans.factory.annotation.Value;
@@ -80,22 +82,21 @@ class MailCourier {
 
     private void release(UUID id, Instant stuckSince) {
         transactions.executeWithoutResult(t -> notices.lock(id)
-                .filter(n -> n.state() == Notice.State.SENDING && n.claimedAt().isBefore(stuckSince))
+                .filter(n -> n.state() == Notice.State.SENDING && n.isClaimedBefore(stuckSince))
                 .ifPresent(Notice::release));
     }
 
     /** Claims it, hands it over outside of any transaction, and notes what came of it. */
     private void deliver(UUID id) {
-        Notice notice = transactions.execute(t -> notices.lock(id)
-                .filter(n -> n.isDue(calendar.now()))
-                .map(n -> {
+        Optional<Notice> claimed = Objects.requireNonNull(transactions.execute(
+                t -> notices.lock(id).filter(n -> n.isDue(calendar.now())).map(n -> {
                     n.claim(calendar.now());
                     return n;
-                })
-                .orElse(null));
-        if (notice == null) {
+                })));
+        if (claimed.isEmpty()) {
             return;
         }
+        Notice notice = claimed.get();
         OutsideTransactions.require("sending mail");
         try {
             mail.send(message(notice));

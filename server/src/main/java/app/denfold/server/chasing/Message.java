@@ -4,6 +4,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A mail to be sent.
@@ -15,7 +16,7 @@ import java.util.UUID;
  */
 public record Message(
         UUID fileId,
-        UUID documentId,
+        @Nullable UUID documentId,
         List<String> types,
         String purpose,
         String recipient,
@@ -35,7 +36,7 @@ public record Message(
 
     public static Message aboutPaper(
             UUID fileId,
-            UUID documentId,
+            @Nullable UUID documentId,
             Collection<String> types,
             String purpose,
             String recipient,

@@ -11,6 +11,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /** A message to a person or outsider, with what became of it. */
 @Entity
@@ -37,11 +38,12 @@ class Notice {
     @Id
     private UUID id;
 
+    @SuppressWarnings("NullAway.Init")
     @Version
     private Integer version;
 
     private UUID fileId;
-    private UUID documentId;
+    private @Nullable UUID documentId;
     private String[] types;
     private String purpose;
     private String recipient;
@@ -55,15 +57,16 @@ class Notice {
     private State state;
 
     private int attempts;
-    private Instant finishedAt;
-    private String result;
+    private @Nullable Instant finishedAt;
+    private @Nullable String result;
 
     /** Not before then is it tried again by itself; null when it is not, or at once. */
-    private Instant notBefore;
+    private @Nullable Instant notBefore;
 
-    private Instant claimedAt;
-    private UUID queuedById;
+    private @Nullable Instant claimedAt;
+    private @Nullable UUID queuedById;
 
+    @SuppressWarnings("NullAway.Init")
     protected Notice() {}
 
     Notice(Message message, Actor by, LocalDate day, Instant now) {
@@ -118,12 +121,16 @@ class Notice {
         this.notBefore = forGood || attempts >= MOST_ATTEMPTS ? null : now.plusSeconds(pause);
     }
 
+    boolean isClaimedBefore(Instant moment) {
+        return claimedAt != null && claimedAt.isBefore(moment);
+    }
+
     /** @param stuckSince a message claimed before then is taken for abandoned */
     boolean mayBeRetried(Instant stuckSince) {
         return switch (state) {
             case FAILED -> true;
             case QUEUED -> queuedAt.isBefore(stuckSince);
-            case SENDING -> claimedAt.isBefore(stuckSince);
+            case SENDING -> isClaimedBefore(stuckSince);
             case SENT -> false;
         };
     }
@@ -140,15 +147,18 @@ class Notice {
         return "<" + id + "@" + domain + ">";
     }
 
+    @Nullable
     Instant claimedAt() {
         return claimedAt;
     }
 
     /** When it is tried again by itself; null when it is not. */
+    @Nullable
     Instant nextAttempt() {
         return state == State.FAILED ? notBefore : null;
     }
 
+    @Nullable
     UUID documentId() {
         return documentId;
     }
@@ -157,6 +167,7 @@ class Notice {
         return types == null ? List.of() : List.of(types);
     }
 
+    @Nullable
     UUID queuedById() {
         return queuedById;
     }
@@ -197,10 +208,12 @@ class Notice {
         return state;
     }
 
+    @Nullable
     Instant finishedAt() {
         return finishedAt;
     }
 
+    @Nullable
     String result() {
         return result;
     }

@@ -10,14 +10,16 @@ import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.documents.PaperColleagues;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
-import com.github.f4b6a3.uuid.UuidCreator;
-import java.sql.Timestamp;
 import java.time.Instant;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -27,7 +29,7 @@ public class Comments {
 
     private static final int LONGEST = 2_000;
 
-    private final JdbcTemplate sql;
+    private final CommentRepository comments;
     private final Documents documents;
     private final PaperColleagues colleagues;
     private final Outbox outbox;
@@ -36,14 +38,14 @@ public class Comments {
     private final String address;
 
     Comments(
-            JdbcTemplate sql,
+            CommentRepository comments,
             Documents documents,
             PaperColleagues colleagues,
             Outbox outbox,
             AuditTrail trail,
             PracticeCalendar calendar,
             @Value("${denfold.address}") String address) {
-        this.sql = sql;
+        this.comments = comments;
         this.documents = documents;
         this.colleagues = colleagues;
         this.outbox = outbox;
@@ -59,16 +61,13 @@ public class Comments {
     @Transactional(readOnly = true)
     public List<CommentAnswer> of(Viewer viewer, UUID documentId) {
         documents.visible(viewer, documentId);
-        return sql.query(
-                "select id, by_id, by_name, at, words from comment where document_id = ? order by at, id",
-                (row, i) -> new CommentAnswer(
-                        row.getObject("id", UUID.class),
-                        row.getString("by_name"),
-                        row.getTimestamp("at").toInstant(),
-                        row.getString("words"),
-                        viewer.isAdministrator()
-                                || row.getObject("by_id", UUID.class).equals(viewer.accountId())),
-                documentId);
+        return comments.findByDocumentIdOrderByAtAscId(documentId).stream()
+                .map(c -> new CommentAnswer(c.id(), c.byName(), c.at(), c.words(), mayRemove(viewer, c)))
+                .toList();
+    }
+
+    private static boolean mayRemove(Viewer viewer, Comment comment) {
+        return viewer.isAdministrator() || comment.byId().equals(viewer.accountId());
     }
 
     /**
@@ -88,15 +87,7 @@ public class Comments {
         List<Viewer> named = mentioned.stream()
                 .map(account -> colleagues.require("mentioned", account, document))
                 .toList();
-        UUID id = UuidCreator.getTimeOrderedEpoch();
-        sql.update(
-                "insert into comment (id, document_id, by_id, by_name, at, words) values (?, ?, ?, ?, ?, ?)",
-                id,
-                documentId,
-                viewer.accountId(),
-                viewer.name(),
-                Timestamp.from(calendar.now()),
-                said);
+        Comment comment = new Comment(documentId, viewer.accountId(), viewer.name(), calendar.now(), said);
         trail.record(new AuditEntry(
                 viewer.actor(),
                 "commented",
@@ -105,13 +96,11 @@ public class Comments {
                 "commented on “" + document.name() + "” (“" + said + "”)"));
         for (Viewer colleague : named) {
             if (!colleague.accountId().equals(viewer.accountId())) {
-                sql.update(
-                        "insert into comment_mention (comment_id, account_id) values (?, ?)",
-                        id,
-                        colleague.accountId());
+                comment.mention(colleague.accountId());
                 outbox.queue(viewer, mail(viewer, colleague, document, said));
             }
         }
+        comments.save(comment);
     }
 
     private Message mail(Viewer by, Viewer to, FiledDocument document, String said) {
@@ -131,19 +120,13 @@ public class Comments {
     /** @throws Refusal when the viewer neither wrote it nor is an administrator */
     @Transactional
     public void remove(Viewer viewer, UUID id) {
-        List<UUID[]> found = sql.query(
-                "select document_id, by_id from comment where id = ?",
-                (row, i) -> new UUID[] {row.getObject(1, UUID.class), row.getObject(2, UUID.class)},
-                id);
-        if (found.isEmpty()) {
-            throw Refusal.notFound("comment");
-        }
-        FiledDocument document = documents.visible(viewer, found.get(0)[0]);
+        Comment comment = comments.findById(id).orElseThrow(() -> Refusal.notFound("comment"));
+        FiledDocument document = documents.visible(viewer, comment.documentId());
         viewer.requireChange();
-        if (!viewer.isAdministrator() && !found.get(0)[1].equals(viewer.accountId())) {
+        if (!mayRemove(viewer, comment)) {
             throw Refusal.forbidden("Only who wrote a comment, or an administrator, removes it.");
         }
-        sql.update("delete from comment where id = ?", id);
+        comments.delete(comment);
         trail.record(new AuditEntry(
                 viewer.actor(),
                 "comment-removed",
@@ -158,38 +141,25 @@ public class Comments {
     /** The oldest first; papers the viewer may no longer see are left out. */
     @Transactional(readOnly = true)
     public List<Mention> unseen(Viewer viewer) {
-        record Row(UUID document, String by, String words, Instant at) {}
-        List<Row> rows = sql.query(
-                """
-                select distinct on (c.document_id) c.document_id, c.by_name, c.words, c.at
-                from comment_mention m join comment c on c.id = m.comment_id
-                where m.account_id = ? and m.seen_at is null order by c.document_id, c.at desc
-                """,
-                (row, i) -> new Row(
-                        row.getObject("document_id", UUID.class),
-                        row.getString("by_name"),
-                        row.getString("words"),
-                        row.getTimestamp("at").toInstant()),
-                viewer.accountId());
-        List<FiledDocument> visible =
-                documents.visible(viewer, rows.stream().map(Row::document).toList());
-        return rows.stream()
-                .sorted((a, b) -> a.at.compareTo(b.at))
-                .flatMap(r -> visible.stream()
-                        .filter(d -> d.id().equals(r.document))
-                        .map(d -> new Mention(d.id(), d.fileId(), d.name(), r.by, r.words, r.at)))
+        Map<UUID, Comment> newest = new LinkedHashMap<>();
+        comments.findUnseen(viewer.accountId()).forEach(c -> newest.put(c.documentId(), c));
+        Map<UUID, FiledDocument> visible = documents.visible(viewer, newest.keySet()).stream()
+                .collect(Collectors.toMap(FiledDocument::id, d -> d));
+        return newest.values().stream()
+                .sorted(Comparator.comparing(Comment::at))
+                .flatMap(c -> Optional.ofNullable(visible.get(c.documentId())).map(d -> mention(c, d)).stream())
                 .toList();
+    }
+
+    private static Mention mention(Comment comment, FiledDocument on) {
+        return new Mention(on.id(), on.fileId(), on.name(), comment.byName(), comment.words(), comment.at());
     }
 
     /** The viewer has read what is said about the paper. */
     @Transactional
     public void seen(Viewer viewer, UUID documentId) {
         documents.visible(viewer, documentId);
-        sql.update(
-                "update comment_mention m set seen_at = ? from comment c where c.id = m.comment_id"
-                        + " and c.document_id = ? and m.account_id = ? and m.seen_at is null",
-                Timestamp.from(calendar.now()),
-                documentId,
-                viewer.accountId());
+        comments.findUnseenOn(documentId, viewer.accountId())
+                .forEach(c -> c.seenBy(viewer.accountId(), calendar.now()));
     }
 }

@@ -14,6 +14,7 @@ import java.util.Collections;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 
@@ -45,7 +46,10 @@ class CheckBytes {
     private record Stamp(Object inode, long size, Object changed) {
         static Stamp of(Path file) throws IOException {
             Map<String, Object> found = Files.readAttributes(file, "unix:ino,size,ctime");
-            return new Stamp(found.get("ino"), (Long) found.get("size"), found.get("ctime"));
+            return new Stamp(
+                    Objects.requireNonNull(found.get("ino")),
+                    Objects.requireNonNull((Long) found.get("size")),
+                    Objects.requireNonNull(found.get("ctime")));
         }
     }
 
@@ -60,8 +64,10 @@ class CheckBytes {
         Path file = store.file(content.sha256());
         try {
             Seen seen = trusted.get(content.sha256());
-            boolean lately = seen != null && System.nanoTime() - seen.atNanos < TRUSTED.toNanos();
-            if (lately && Files.exists(file) && seen.stamp.equals(Stamp.of(file))) {
+            if (seen != null
+                    && System.nanoTime() - seen.atNanos < TRUSTED.toNanos()
+                    && Files.exists(file)
+                    && seen.stamp.equals(Stamp.of(file))) {
                 return file;
             }
             return readThrough(content, file);

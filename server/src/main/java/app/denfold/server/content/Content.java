@@ -21,6 +21,7 @@ public class Content {
     private Instant storedAt;
     private Instant destroyedAt;
 
+    @SuppressWarnings("NullAway.Init")
     protected Content() {}
 
     public String sha256() {

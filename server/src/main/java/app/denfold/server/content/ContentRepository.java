@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
@@ -31,5 +32,5 @@ interface ContentRepository extends Repository<Content, String> {
                     where excluded.virus is not null or content.destroyed_at is not null
                        or (content.pages = 0 and excluded.pages > 0)
                     """, nativeQuery = true)
-    void insertOrImprove(String sha256, long size, String mediaType, int pages, String virus, Instant at);
+    void insertOrImprove(String sha256, long size, String mediaType, int pages, @Nullable String virus, Instant at);
 }

@@ -25,6 +25,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -90,9 +91,9 @@ public class Contents {
     public static final class Prepared {
         private final ContentStore.Stored stored;
         private final Reading reading;
-        private final String virus;
+        private final @Nullable String virus;
 
-        private Prepared(ContentStore.Stored stored, Reading reading, String virus) {
+        private Prepared(ContentStore.Stored stored, Reading reading, @Nullable String virus) {
             this.stored = stored;
             this.reading = reading;
             this.virus = virus;
@@ -120,7 +121,7 @@ public class Contents {
      * @throws NotNow when it cannot be stored at the moment, or the virus scanner or the program that reads papers does
      *     not answer
      */
-    public Prepared prepare(Path file, String fileName) {
+    public Prepared prepare(@Nullable Path file, String fileName) {
         OutsideTransactions.require("looking into a paper");
         try (InputStream in = Files.newInputStream(file)) {
             ContentStore.Staged staged = store.stage(in);
@@ -207,7 +208,7 @@ public class Contents {
         return new SetAside(prepared.sha256(), aside.reason());
     }
 
-    private void insert(ContentStore.Stored stored, Format format, int pages, String virus) {
+    private void insert(ContentStore.Stored stored, Format format, int pages, @Nullable String virus) {
         contents.insertOrImprove(stored.sha256(), stored.size(), format.mediaType(), pages, virus, calendar.now());
         damaged.mended(stored.sha256());
         if (!Files.exists(store.file(stored.sha256()))) {

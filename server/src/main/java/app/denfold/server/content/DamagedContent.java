@@ -2,7 +2,6 @@ package app.denfold.server.content;
 
 import app.denfold.server.practice.PracticeCalendar;
 import jakarta.annotation.PreDestroy;
-import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.HashMap;
@@ -13,7 +12,6 @@ import java.util.concurrent.Executors;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /** Stored bytes that are no longer what was taken in, until the same bytes come in again. */
@@ -22,7 +20,7 @@ public class DamagedContent {
 
     private static final Logger LOG = LoggerFactory.getLogger(DamagedContent.class);
 
-    private final JdbcClient sql;
+    private final DamageStore store;
     private final PracticeCalendar calendar;
 
     /** Whoever comes upon damage is in a transaction that will fail for it, so it is noted beside that. */
@@ -32,8 +30,8 @@ public class DamagedContent {
         return thread;
     });
 
-    DamagedContent(JdbcClient sql, PracticeCalendar calendar) {
-        this.sql = sql;
+    DamagedContent(DamageStore store, PracticeCalendar calendar) {
+        this.store = store;
         this.calendar = calendar;
     }
 
@@ -48,10 +46,7 @@ public class DamagedContent {
 
     private void note(String sha256, String words) {
         try {
-            sql.sql("""
-                    insert into content_damage (sha256, found_at, words) values (?, ?, ?)
-                    on conflict (sha256) do update set words = excluded.words
-                    """).params(sha256, Timestamp.from(calendar.now()), words).update();
+            store.add(new Damage(sha256, calendar.now(), words));
         } catch (DataAccessException away) {
             LOG.warn("The damage of {} could not be noted; the nightly check finds it again", sha256, away);
         }
@@ -59,25 +54,18 @@ public class DamagedContent {
 
     /** The bytes are whole again. Takes part in the running transaction. */
     void mended(String sha256) {
-        sql.sql("delete from content_damage where sha256 = ?").param(sha256).update();
+        store.remove(sha256);
     }
 
     public List<Damage> all() {
-        return sql.sql("select sha256, found_at, words from content_damage order by found_at, sha256")
-                .query((row, i) ->
-                        new Damage(row.getString(1), row.getTimestamp(2).toInstant(), row.getString(3)))
-                .list();
+        return store.all();
     }
 
     /** By hash; what is whole is left out. */
     public Map<String, String> of(Collection<String> hashes) {
         Map<String, String> damaged = new HashMap<>();
         if (!hashes.isEmpty()) {
-            sql.sql("select sha256, words from content_damage where sha256 in (:hashes)")
-                    .param("hashes", hashes)
-                    .query(row -> {
-                        damaged.put(row.getString(1), row.getString(2));
-                    });
+            store.of(hashes).forEach(d -> damaged.put(d.sha256(), d.words()));
         }
         return damaged;
     }

@@ -17,6 +17,7 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.Instant;
 import java.util.HexFormat;
+import java.util.Objects;
 import java.util.Set;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
@@ -54,9 +55,9 @@ class FolderContentStore implements ContentStore {
     @Override
     public Stored keep(Staged staged) throws IOException {
         Path place = file(staged.stored().sha256());
-        createFolders(place.getParent());
+        createFolders(folderOf(place));
         Files.move(staged.file(), place, StandardCopyOption.ATOMIC_MOVE);
-        sync(place.getParent());
+        sync(folderOf(place));
         return staged.stored();
     }
 
@@ -124,10 +125,14 @@ class FolderContentStore implements ContentStore {
 
     private void createFolders(Path folder) throws IOException {
         if (!Files.isDirectory(folder)) {
-            createFolders(folder.getParent());
-            PrivateFolder.in(folder.getParent(), folder.getFileName().toString());
-            sync(folder.getParent());
+            createFolders(folderOf(folder));
+            PrivateFolder.in(folderOf(folder), folder.getFileName().toString());
+            sync(folderOf(folder));
         }
+    }
+
+    private static Path folderOf(Path file) {
+        return Objects.requireNonNull(file.getParent());
     }
 
     private static void sync(Path folder) throws IOException {

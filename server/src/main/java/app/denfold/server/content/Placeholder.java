@@ -4,6 +4,7 @@ import app.denfold.paper.Format;
 import app.denfold.server.problems.Refusal;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What stands for a paper of which there are no pages here: it is awaited, or its original lives on paper somewhere.
@@ -14,12 +15,12 @@ public record Placeholder(boolean awaited, String words) {
 
     private static final int LONGEST = 200;
 
-    public static Placeholder awaited(String words) {
+    public static Placeholder awaited(@Nullable String words) {
         return new Placeholder(true, line("words", words));
     }
 
     /** @throws Refusal when no place is given */
-    public static Placeholder onPaper(String place) {
+    public static Placeholder onPaper(@Nullable String place) {
         Placeholder placed = new Placeholder(false, line("words", place));
         if (placed.words.isEmpty()) {
             throw Refusal.invalid("words", "Say where the original lies, such as “office, cabinet 3”.");
@@ -27,7 +28,7 @@ public record Placeholder(boolean awaited, String words) {
         return placed;
     }
 
-    private static String line(String field, String words) {
+    private static String line(String field, @Nullable String words) {
         String line = words == null ? "" : words.replaceAll("\\s+", " ").strip();
         if (line.length() > LONGEST) {
             throw Refusal.invalid(field, "Up to " + LONGEST + " letters, please.");

@@ -3,6 +3,7 @@ package app.denfold.server.content;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import org.jspecify.annotations.Nullable;
 import org.springframework.web.multipart.MultipartFile;
 
 /** An upload as a file of its own, gone when closed. */
@@ -20,7 +21,7 @@ public record UploadedFile(Path path, String name) implements AutoCloseable {
     }
 
     /** Some browsers send a whole path; only its last name is of interest. */
-    public static String lastName(String given) {
+    public static String lastName(@Nullable String given) {
         String name =
                 given == null ? "" : given.substring(Math.max(given.lastIndexOf('/'), given.lastIndexOf('\\')) + 1);
         return name.isBlank() ? "Paper" : name.substring(Math.max(0, name.length() - 200));

@@ -29,6 +29,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Turns what is stored about a person into what the core evaluates. */
@@ -113,7 +114,7 @@ public class EvaluateFile {
     public KnownFile evaluateNewcomer(
             Viewer viewer,
             String kind,
-            LocalDate birthDate,
+            @Nullable LocalDate birthDate,
             LocalDate from,
             Map<String, String> facts,
             LocalDate known) {
@@ -130,7 +131,7 @@ public class EvaluateFile {
             List<Document> papers,
             List<Waiver> waived,
             Map<String, Map<String, FactDefinition.Form>> forms) {
-        Map<String, FactDefinition.Form> ofKind = forms.get(from.kind());
+        Map<String, FactDefinition.Form> ofKind = forms.getOrDefault(from.kind(), Map.of());
         return new Person(
                 from.kind(),
                 from.birthDate(),
@@ -142,11 +143,11 @@ public class EvaluateFile {
                 papers);
     }
 
-    private static Person.Fact fact(Fact fact, FactDefinition.Form form) {
+    private static Person.Fact fact(Fact fact, FactDefinition.@Nullable Form form) {
         return new Person.Fact(fact.name(), value(form, fact.value()), new Window(fact.fromDay(), fact.toDay()));
     }
 
-    private static FactValue value(FactDefinition.Form form, String value) {
+    private static FactValue value(FactDefinition.@Nullable Form form, String value) {
         if (form == FactDefinition.Form.NUMBER) {
             return new FactValue.Number(new BigDecimal(value));
         }

@@ -8,6 +8,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Version;
 import java.time.LocalDate;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /** A requirement that is not asked of one person for some days. */
 @Entity
@@ -16,6 +17,7 @@ public class Waiver {
     @Id
     private UUID id;
 
+    @SuppressWarnings("NullAway.Init")
     @Version
     private Integer version;
 
@@ -23,11 +25,12 @@ public class Waiver {
     private String checklist;
     private String requirement;
     private LocalDate fromDay;
-    private LocalDate toDay;
+    private @Nullable LocalDate toDay;
     private LocalDate recordedOn;
     private String reason;
     private String recordedBy;
 
+    @SuppressWarnings("NullAway.Init")
     protected Waiver() {}
 
     Waiver(UUID fileId, WaiverDetails details, LocalDate recordedOn, String recordedBy) {
@@ -57,7 +60,7 @@ public class Waiver {
         return !recordedOn.isAfter(day);
     }
 
-    public LocalDate toDay() {
+    public @Nullable LocalDate toDay() {
         return toDay;
     }
 

@@ -18,6 +18,7 @@ import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Random;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.annotation.Profile;
 import org.springframework.stereotype.Component;
 
@@ -296,12 +297,18 @@ class DemoArrivals {
     }
 
     private static byte[] scan(
-            String type, String label, PersonFile person, LocalDate dated, LocalDate expires, long seed) {
+            String type, String label, PersonFile person, LocalDate dated, @Nullable LocalDate expires, long seed) {
         return DemoPapers.scanned(PaperText.letterhead(type), PaperText.of(type, label, person, dated, expires), seed);
     }
 
     private void receive(
-            byte[] bytes, String name, Source source, Actor by, java.util.UUID fileId, String type, String note) {
+            byte[] bytes,
+            String name,
+            Source source,
+            Actor by,
+            java.util.@Nullable UUID fileId,
+            @Nullable String type,
+            @Nullable String note) {
         try {
             Path file = Files.createTempFile("demo", ".part");
             try {

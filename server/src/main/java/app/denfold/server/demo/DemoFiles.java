@@ -15,9 +15,11 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
@@ -159,7 +161,7 @@ class DemoFiles {
         Twist twist = TWISTS.containsKey(file.name() + " " + type.code())
                 ? TWISTS.get(file.name() + " " + type.code())
                 : chance(file, type, random);
-        LocalDate start = file.activeSpans().get(0).fromDay();
+        LocalDate start = Objects.requireNonNull(file.activeSpans().get(0).fromDay());
         int life = LIFE.getOrDefault(type.code(), 0);
         int since = (int) ChronoUnit.DAYS.between(start, today);
         if (twist == Twist.ABSENT) {
@@ -186,8 +188,9 @@ class DemoFiles {
                     default -> 12;
                 };
         LocalDate end = today.plusDays(left);
-        LocalDate dated =
-                stated ? end.minusYears(STATED_YEARS.get(type.code())) : datedToEnd(type.code(), end, life, twist);
+        LocalDate dated = stated
+                ? end.minusYears(Objects.requireNonNull(STATED_YEARS.get(type.code())))
+                : datedToEnd(type.code(), end, life, twist);
         paper(file, type, dated, stated ? end : null, today, null, random);
         if (twist == Twist.RENEWAL_PENDING) {
             paper(file, type, today.minusDays(5), null, today, Twist.PENDING, random);
@@ -200,7 +203,7 @@ class DemoFiles {
         if (life == 0 || life > 800 || type.code().equals("utility-bill")) {
             return;
         }
-        LocalDate start = file.activeSpans().get(0).fromDay();
+        LocalDate start = Objects.requireNonNull(file.activeSpans().get(0).fromDay());
         LocalDate farthest = today.minusDays(420);
         LocalDate dated = (start.isBefore(farthest) ? farthest : start).plusDays(random.nextInt(12));
         while (dated.plusDays(life + 40L).isBefore(today) && random.nextInt(25) > 0) {
@@ -210,7 +213,7 @@ class DemoFiles {
     }
 
     /** Among the people made from lists one slot in fourteen departs; those written by hand depart as written. */
-    private static Twist chance(PersonFile file, KeptDocumentType type, Random random) {
+    private static @Nullable Twist chance(PersonFile file, KeptDocumentType type, Random random) {
         int roll = random.nextInt(190);
         if (IN_ORDER.contains(file.name()) || roll >= 12) {
             return null;
@@ -260,15 +263,19 @@ class DemoFiles {
             PersonFile file,
             KeptDocumentType type,
             LocalDate dated,
-            LocalDate expires,
+            @Nullable LocalDate expires,
             LocalDate today,
-            Twist twist,
+            @Nullable Twist twist,
             Random random) {
         LocalDate stated = expires != null || !STATED_YEARS.containsKey(type.code())
                 ? expires
-                : today.plusDays(50 + random.nextInt(Math.min(900, 365 * STATED_YEARS.get(type.code()) - 60)));
-        LocalDate date = stated != null && expires == null ? stated.minusYears(STATED_YEARS.get(type.code())) : dated;
-        LocalDate start = file.activeSpans().get(0).fromDay();
+                : today.plusDays(50
+                        + random.nextInt(
+                                Math.min(900, 365 * Objects.requireNonNull(STATED_YEARS.get(type.code())) - 60)));
+        LocalDate date = stated != null && expires == null
+                ? stated.minusYears(Objects.requireNonNull(STATED_YEARS.get(type.code())))
+                : dated;
+        LocalDate start = Objects.requireNonNull(file.activeSpans().get(0).fromDay());
         LocalDate received =
                 date.isBefore(start) ? start : date.plusDays(Math.min(1, ChronoUnit.DAYS.between(date, today)));
         List<String> text = PaperText.of(type.code(), type.label(), file, date, stated);
@@ -294,7 +301,7 @@ class DemoFiles {
     }
 
     private static Documents.History history(
-            KeptDocumentType type, PersonFile file, LocalDate received, LocalDate today, Twist twist) {
+            KeptDocumentType type, PersonFile file, LocalDate received, LocalDate today, @Nullable Twist twist) {
         LocalDate decided = received.isBefore(today) ? received.plusDays(1) : received;
         boolean review = type.needsReview() && twist != Twist.PENDING && twist != Twist.SENT_BACK;
         return new Documents.History(

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The two hundred people of the demo; days hang on the demo's today. Some are written by hand, because pictures, tests and
@@ -142,7 +143,7 @@ final class DemoPeople {
             int since,
             String team,
             String role,
-            String supervisor,
+            @Nullable String supervisor,
             boolean minibus,
             boolean children) {
         Map<String, String> facts = new LinkedHashMap<>();
@@ -386,7 +387,7 @@ final class DemoPeople {
         }
     }
 
-    private String nextGiven;
+    private @Nullable String nextGiven;
 
     /** A given name whose pair with the family name that follows nobody else has. */
     private String given() {

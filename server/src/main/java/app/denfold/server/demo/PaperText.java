@@ -6,6 +6,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /** What stands on the demo's papers. */
 final class PaperText {
@@ -15,7 +16,7 @@ final class PaperText {
 
     private PaperText() {}
 
-    static List<String> of(String type, String label, PersonFile person, LocalDate dated, LocalDate expires) {
+    static List<String> of(String type, String label, PersonFile person, LocalDate dated, @Nullable LocalDate expires) {
         return of(type, label, person.name(), person.birthDate(), person.number(), dated, expires);
     }
 
@@ -24,10 +25,10 @@ final class PaperText {
             String type,
             String label,
             String name,
-            LocalDate birthDate,
+            @Nullable LocalDate birthDate,
             String number,
             LocalDate dated,
-            LocalDate expires) {
+            @Nullable LocalDate expires) {
         String born = birthDate == null ? "" : ", born " + PracticeCalendar.words(birthDate);
         List<String> lines = new ArrayList<>(List.of("# " + title(type, label), ""));
         lines.addAll(body(type, name, born, number));

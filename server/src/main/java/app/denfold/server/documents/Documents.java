@@ -135,10 +135,10 @@ public class Documents {
 
     /** What was decided about a paper before it came into this installation; nulls where nothing was. */
     public record History(
-            LocalDate acceptedOn,
-            String acceptedBy,
-            LocalDate sentBackOn,
-            String sentBackReason,
+            @Nullable LocalDate acceptedOn,
+            @Nullable String acceptedBy,
+            @Nullable LocalDate sentBackOn,
+            @Nullable String sentBackReason,
             List<GivenSignature> signatures) {
 
         public static History none() {

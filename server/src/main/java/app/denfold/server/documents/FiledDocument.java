@@ -35,6 +35,7 @@ import org.hibernate.annotations.BatchSize;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.annotations.SQLRestriction;
 import org.hibernate.type.SqlTypes;
+import org.jspecify.annotations.Nullable;
 
 /** A paper in a file. Those in the wastebasket are found by queries of their own only. */
 @Entity
@@ -45,6 +46,7 @@ public class FiledDocument {
     @Id
     private UUID id;
 
+    @SuppressWarnings("NullAway.Init")
     @Version
     private Integer version;
 
@@ -54,31 +56,31 @@ public class FiledDocument {
     /** What else it is, besides its type. */
     private String[] furtherTypes = {};
 
-    private String name;
+    private String name = "";
     private LocalDate documentDate;
-    private LocalDate effectiveDate;
-    private LocalDate statedExpiry;
+    private @Nullable LocalDate effectiveDate;
+    private @Nullable LocalDate statedExpiry;
     private LocalDate receivedOn;
-    private LocalDate acceptedOn;
-    private String acceptedBy;
-    private LocalDate sentBackOn;
-    private String sentBackReason;
-    private LocalDate enteredInErrorOn;
-    private String errorReason;
+    private @Nullable LocalDate acceptedOn;
+    private @Nullable String acceptedBy;
+    private @Nullable LocalDate sentBackOn;
+    private @Nullable String sentBackReason;
+    private @Nullable LocalDate enteredInErrorOn;
+    private @Nullable String errorReason;
     private String source;
     private String filedBy;
     private Instant createdAt;
-    private String description;
+    private @Nullable String description;
 
     /** Nothing of it is here yet. */
     private boolean awaited;
 
-    private UUID endedWait;
-    private Instant discardedAt;
-    private String discardedBy;
+    private @Nullable UUID endedWait;
+    private @Nullable Instant discardedAt;
+    private @Nullable String discardedBy;
 
     /** The day since which the newest version is it; null while that is the first. */
-    private LocalDate currentSince;
+    private @Nullable LocalDate currentSince;
 
     /** What was decided on earlier versions, the oldest first. */
     @JdbcTypeCode(SqlTypes.JSON)
@@ -86,7 +88,7 @@ public class FiledDocument {
 
     /** Values of the fields of its type, by their names. */
     @JdbcTypeCode(SqlTypes.JSON)
-    private Map<String, String> fields;
+    private Map<String, String> fields = Map.of();
 
     @ElementCollection(fetch = FetchType.LAZY)
     @CollectionTable(name = "document_version", joinColumns = @JoinColumn(name = "document_id"))
@@ -99,6 +101,7 @@ public class FiledDocument {
     @BatchSize(size = 5_000)
     private List<GivenSignature> signatures = new ArrayList<>();
 
+    @SuppressWarnings("NullAway.Init")
     protected FiledDocument() {}
 
     FiledDocument(FilingDetails details, LocalDate receivedOn, String source, DocumentVersion first) {
@@ -225,11 +228,11 @@ public class FiledDocument {
     }
 
     /** Words about it; null when there are none. */
-    public String description() {
+    public @Nullable String description() {
         return description;
     }
 
-    public void describe(String words) {
+    public void describe(@Nullable String words) {
         this.description = words == null || words.isBlank() ? null : words.strip();
     }
 
@@ -252,10 +255,11 @@ public class FiledDocument {
     }
 
     /** Notes the placeholder whose waiting it ended. */
-    void endWait(UUID placeholder) {
+    void endWait(@Nullable UUID placeholder) {
         this.endedWait = placeholder;
     }
 
+    @Nullable
     UUID endedWait() {
         return endedWait;
     }
@@ -270,11 +274,11 @@ public class FiledDocument {
         this.discardedBy = null;
     }
 
-    public Instant discardedAt() {
+    public @Nullable Instant discardedAt() {
         return discardedAt;
     }
 
-    public String discardedBy() {
+    public @Nullable String discardedBy() {
         return discardedBy;
     }
 
@@ -378,11 +382,11 @@ public class FiledDocument {
         return documentDate;
     }
 
-    public LocalDate effectiveDate() {
+    public @Nullable LocalDate effectiveDate() {
         return effectiveDate;
     }
 
-    public LocalDate statedExpiry() {
+    public @Nullable LocalDate statedExpiry() {
         return statedExpiry;
     }
 
@@ -390,27 +394,27 @@ public class FiledDocument {
         return receivedOn;
     }
 
-    public LocalDate acceptedOn() {
+    public @Nullable LocalDate acceptedOn() {
         return acceptedOn;
     }
 
-    public String acceptedBy() {
+    public @Nullable String acceptedBy() {
         return acceptedBy;
     }
 
-    public LocalDate sentBackOn() {
+    public @Nullable LocalDate sentBackOn() {
         return sentBackOn;
     }
 
-    public String sentBackReason() {
+    public @Nullable String sentBackReason() {
         return sentBackReason;
     }
 
-    public LocalDate enteredInErrorOn() {
+    public @Nullable LocalDate enteredInErrorOn() {
         return enteredInErrorOn;
     }
 
-    public String errorReason() {
+    public @Nullable String errorReason() {
         return errorReason;
     }
 

@@ -4,6 +4,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
@@ -38,20 +39,25 @@ public interface FiledDocumentRepository extends JpaRepository<FiledDocument, UU
             and d.enteredInErrorOn is null and d.acceptedOn is null and d.sentBackOn is null and d.awaited = false
             and (:team is null or f.team = :team) order by d.receivedOn, d.id
             """)
-    List<FiledDocument> findToReview(String[] types, String[] hidden, String team, Limit most);
+    List<FiledDocument> findToReview(String[] types, String[] hidden, @Nullable String team, Limit most);
 
     /** Awaited papers of a type, the longest awaited first. */
     List<FiledDocument> findByFileIdAndTypeAndAwaitedTrueAndEnteredInErrorOnIsNullOrderByCreatedAt(
-            UUID fileId, String type);
+            @Nullable UUID fileId, @Nullable String type);
 
     /** Documents one of whose versions has these bytes. */
     @Query("select distinct d from FiledDocument d join d.versions v where v.sha256 = :sha256 order by d.id")
     List<FiledDocument> findWithContent(String sha256);
 
-    @Query(
-            value = "select * from document where file_id = :fileId and discarded_at is not null"
-                    + " order by discarded_at desc limit 500",
-            nativeQuery = true)
+    /** Also of those in the wastebasket, which the entity's restriction hides: hence by SQL. */
+    @Query(value = "select exists (select 1 from document_version where sha256 = :sha256)", nativeQuery = true)
+    boolean existsWithContent(String sha256);
+
+    /** In the wastebasket, which the entity's restriction hides: hence by SQL. */
+    @Query(value = """
+            select * from document where file_id = :fileId and discarded_at is not null
+            order by discarded_at desc limit 500
+            """, nativeQuery = true)
     List<FiledDocument> findDiscarded(UUID fileId);
 
     @Query(value = "select * from document where id = :id and discarded_at is not null", nativeQuery = true)

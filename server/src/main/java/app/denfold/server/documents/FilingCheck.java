@@ -4,6 +4,7 @@ import app.denfold.server.catalog.DocumentTypes;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.time.LocalDate;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Whether what is said of a paper can be. */
@@ -46,7 +47,7 @@ public class FilingCheck {
         }
     }
 
-    private static void requireAfter1900(String field, LocalDate day, LocalDate today) {
+    private static void requireAfter1900(String field, @Nullable LocalDate day, LocalDate today) {
         if (day != null && (day.isBefore(EARLIEST) || day.isAfter(today.plusYears(FARTHEST_YEARS)))) {
             throw Refusal.invalid(field, "The year " + day.getYear() + " cannot be meant. Check the date.");
         }

@@ -33,6 +33,18 @@ public record FilingDetails(
         @Nullable LocalDate statedExpiry,
         @Nullable Map<String, String> fields) {
 
+    /** Empty when it is of one type only. */
+    @Override
+    public List<String> furtherTypes() {
+        return furtherTypes == null ? List.of() : furtherTypes;
+    }
+
+    /** Empty when none is known. */
+    @Override
+    public Map<String, String> fields() {
+        return fields == null ? Map.of() : fields;
+    }
+
     private static final int LONGEST = 200;
 
     public FilingDetails {
@@ -45,13 +57,17 @@ public record FilingDetails(
 
     /** Of one type, without values of fields. */
     public FilingDetails(
-            UUID fileId, String type, LocalDate documentDate, LocalDate effectiveDate, LocalDate statedExpiry) {
+            UUID fileId,
+            String type,
+            LocalDate documentDate,
+            @Nullable LocalDate effectiveDate,
+            @Nullable LocalDate statedExpiry) {
         this(fileId, type, List.of(), documentDate, effectiveDate, statedExpiry, Map.of());
     }
 
     /** All that the paper is, the type that names it first. */
     public List<String> types() {
-        List<String> all = new ArrayList<>(furtherTypes);
+        List<String> all = new ArrayList<>(furtherTypes());
         all.add(0, type);
         return List.copyOf(all);
     }

@@ -5,38 +5,57 @@ import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.Section;
 import app.denfold.server.documents.guarding.ConfirmedSections;
 import app.denfold.server.documents.guarding.Holds;
-import app.denfold.server.merging.RowsFollow;
+import app.denfold.server.merging.FileRowsStore;
+import app.denfold.server.merging.FollowsMerge;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.PersonFiles;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.UUID;
-import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;
 import org.springframework.stereotype.Component;
 
 /** Papers, also those in the wastebasket, go along when files are merged. */
 @Component
-class PapersFollowMerge extends RowsFollow {
+class PapersFollowMerge implements FollowsMerge {
 
-    private final NamedParameterJdbcTemplate sql;
+    private final FollowsMerge papers;
     private final ConfirmedSections sections;
     private final Holds holds;
     private final Catalog catalog;
     private final PersonFiles files;
 
-    PapersFollowMerge(
-            NamedParameterJdbcTemplate sql,
-            ConfirmedSections sections,
-            Holds holds,
-            Catalog catalog,
-            PersonFiles files) {
-        super(sql, Rows.of("document", "paper", "papers").versioned());
-        this.sql = sql;
+    PapersFollowMerge(FileRowsStore rows, ConfirmedSections sections, Holds holds, Catalog catalog, PersonFiles files) {
+        this.papers =
+                rows.follow(FileRowsStore.Rows.of("document", "paper", "papers").versioned());
         this.sections = sections;
         this.holds = holds;
         this.catalog = catalog;
         this.files = files;
+    }
+
+    @Override
+    public String name() {
+        return papers.name();
+    }
+
+    @Override
+    public String words(int count) {
+        return papers.words(count);
+    }
+
+    @Override
+    public int count(UUID file) {
+        return papers.count(file);
+    }
+
+    @Override
+    public List<String> follow(UUID gone, UUID kept) {
+        return papers.follow(gone, kept);
+    }
+
+    @Override
+    public void goBack(UUID gone, UUID kept, List<String> moved) {
+        papers.goBack(gone, kept, moved);
     }
 
     /** Sections that were checked as complete, and papers that others work on. */
@@ -55,16 +74,10 @@ class PapersFollowMerge extends RowsFollow {
                         + " was confirmed as complete; reopen it first.");
             }
         }
-        for (UUID document : sql.queryForList(
-                "select h.document_id from document_hold h join document d on d.id = h.document_id"
-                        + " where d.file_id in (:gone, :kept)",
-                Map.of("gone", gone, "kept", kept),
-                UUID.class)) {
-            holds.of(document)
-                    .filter(h -> !h.accountId().equals(by.accountId()))
-                    .ifPresent(h -> words.add(
-                            h.byName() + " works on a paper of one of the files; wait until it is released."));
-        }
+        holds.inFiles(List.of(gone, kept)).stream()
+                .filter(h -> !h.accountId().equals(by.accountId()))
+                .map(h -> h.byName() + " works on a paper of one of the files; wait until it is released.")
+                .forEach(words::add);
         return words.stream().distinct().toList();
     }
 }

@@ -3,6 +3,7 @@ package app.denfold.server.documents;
 import app.denfold.server.audit.TypesOfDocuments;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Tells the trail of which types a document is, also one in the wastebasket. */
@@ -16,7 +17,10 @@ class TypesOfDocument implements TypesOfDocuments {
     }
 
     @Override
-    public List<String> of(UUID documentId) {
+    public List<String> of(@Nullable UUID documentId) {
+        if (documentId == null) {
+            return List.of();
+        }
         return documents
                 .findById(documentId)
                 .or(() -> documents.findInWastebasket(documentId))

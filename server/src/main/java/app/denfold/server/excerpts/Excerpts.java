@@ -10,16 +10,15 @@ import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
-import com.github.f4b6a3.uuid.UuidCreator;
-import jakarta.annotation.Nullable;
-import java.sql.Timestamp;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
-import org.springframework.jdbc.core.JdbcTemplate;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -30,7 +29,7 @@ class Excerpts {
     private static final int LONGEST = 4_000;
     private static final int LONGEST_NOTE = 200;
 
-    private final JdbcTemplate sql;
+    private final ExcerptRepository excerpts;
     private final Documents documents;
     private final Contents contents;
     private final PersonFiles files;
@@ -38,13 +37,13 @@ class Excerpts {
     private final PracticeCalendar calendar;
 
     Excerpts(
-            JdbcTemplate sql,
+            ExcerptRepository excerpts,
             Documents documents,
             Contents contents,
             PersonFiles files,
             AuditTrail trail,
             PracticeCalendar calendar) {
-        this.sql = sql;
+        this.excerpts = excerpts;
         this.documents = documents;
         this.contents = contents;
         this.files = files;
@@ -75,40 +74,32 @@ class Excerpts {
     @Transactional(readOnly = true)
     public List<ExcerptAnswer> of(Viewer viewer, UUID fileId) {
         files.visible(viewer, fileId);
-        Map<UUID, FiledDocument> visible = new HashMap<>();
-        List<UUID> ids = sql.queryForList(
-                "select distinct e.document_id from excerpt e join document d on d.id = e.document_id"
-                        + " where d.file_id = ? and d.discarded_at is null",
-                UUID.class,
-                fileId);
-        documents.visible(viewer, ids).forEach(d -> visible.put(d.id(), d));
-        return sql
-                .query(
-                        "select e.* from excerpt e join document d on d.id = e.document_id where d.file_id = ?"
-                                + " and d.discarded_at is null order by e.at desc, e.id",
-                        (row, i) -> {
-                            FiledDocument document = visible.get(row.getObject("document_id", UUID.class));
-                            return document == null
-                                    ? null
-                                    : new ExcerptAnswer(
-                                            row.getObject("id", UUID.class),
-                                            document.id(),
-                                            document.name(),
-                                            document.documentDate(),
-                                            row.getInt("version"),
-                                            row.getInt("page"),
-                                            row.getString("words"),
-                                            row.getString("note"),
-                                            row.getString("by_name"),
-                                            row.getTimestamp("at").toInstant(),
-                                            viewer.isAdministrator()
-                                                    || row.getObject("by_id", UUID.class)
-                                                            .equals(viewer.accountId()));
-                        },
-                        fileId)
-                .stream()
-                .filter(java.util.Objects::nonNull)
+        List<Excerpt> picked = excerpts.findOfFile(fileId);
+        Set<UUID> ids = picked.stream().map(Excerpt::documentId).collect(Collectors.toSet());
+        Map<UUID, FiledDocument> visible =
+                documents.visible(viewer, ids).stream().collect(Collectors.toMap(FiledDocument::id, d -> d));
+        return picked.stream()
+                .flatMap(e -> Optional.ofNullable(visible.get(e.documentId())).map(d -> answer(viewer, e, d)).stream())
                 .toList();
+    }
+
+    private static ExcerptAnswer answer(Viewer viewer, Excerpt excerpt, FiledDocument document) {
+        return new ExcerptAnswer(
+                excerpt.id(),
+                document.id(),
+                document.name(),
+                document.documentDate(),
+                excerpt.version(),
+                excerpt.page(),
+                excerpt.words(),
+                excerpt.note(),
+                excerpt.byName(),
+                excerpt.at(),
+                mayRemove(viewer, excerpt));
+    }
+
+    private static boolean mayRemove(Viewer viewer, Excerpt excerpt) {
+        return viewer.isAdministrator() || excerpt.byId().equals(viewer.accountId());
     }
 
     /** @throws Refusal when there is no such version or page, or nothing or too much was picked */
@@ -131,44 +122,31 @@ class Excerpts {
         if (note != null && note.length() > LONGEST_NOTE) {
             throw Refusal.invalid("note", "The note has up to " + LONGEST_NOTE + " letters.");
         }
-        UUID id = UuidCreator.getTimeOrderedEpoch();
-        sql.update(
-                "insert into excerpt (id, document_id, version, page, words, note, by_id, by_name, at)"
-                        + " values (?, ?, ?, ?, ?, ?, ?, ?, ?)",
-                id,
-                documentId,
-                version,
-                page,
+        Excerpt excerpt = excerpts.save(new Excerpt(
+                new Excerpt.Place(documentId, version, page),
                 picked,
                 note == null || note.isBlank() ? null : note.strip(),
-                viewer.accountId(),
-                viewer.name(),
-                Timestamp.from(calendar.now()));
+                viewer,
+                calendar.now()));
         trail.record(new AuditEntry(
                 viewer.actor(),
                 "excerpt-kept",
                 document.fileId(),
                 documentId,
                 "kept an excerpt of “" + document.name() + "”, page " + page));
-        return id;
+        return excerpt.id();
     }
 
     /** @throws Refusal when the viewer neither picked it nor is an administrator */
     @Transactional
     public void remove(Viewer viewer, UUID id) {
-        List<UUID[]> found = sql.query(
-                "select document_id, by_id from excerpt where id = ?",
-                (row, i) -> new UUID[] {row.getObject(1, UUID.class), row.getObject(2, UUID.class)},
-                id);
-        if (found.isEmpty()) {
-            throw Refusal.notFound("excerpt");
-        }
-        FiledDocument document = documents.visible(viewer, found.get(0)[0]);
+        Excerpt excerpt = excerpts.findById(id).orElseThrow(() -> Refusal.notFound("excerpt"));
+        FiledDocument document = documents.visible(viewer, excerpt.documentId());
         viewer.requireChange();
-        if (!viewer.isAdministrator() && !found.get(0)[1].equals(viewer.accountId())) {
+        if (!mayRemove(viewer, excerpt)) {
             throw Refusal.forbidden("Only who picked an excerpt, or an administrator, removes it.");
         }
-        sql.update("delete from excerpt where id = ?", id);
+        excerpts.delete(excerpt);
         trail.record(new AuditEntry(
                 viewer.actor(),
                 "excerpt-removed",

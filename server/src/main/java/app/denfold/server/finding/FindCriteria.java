@@ -62,7 +62,7 @@ public record FindCriteria(
     public record Named(String name, String value) {}
 
     /** Papers with these words and nothing else asked. */
-    static FindCriteria ofWords(String words) {
+    static FindCriteria ofWords(@Nullable String words) {
         return new FindCriteria(
                 words, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null, null,
                 null, null, null, null, null, null, null, null, null, null);
@@ -87,7 +87,7 @@ public record FindCriteria(
                 });
     }
 
-    private static void requireOrder(String field, LocalDate from, LocalDate to) {
+    private static void requireOrder(String field, @Nullable LocalDate from, @Nullable LocalDate to) {
         if (from != null && to != null && to.isBefore(from)) {
             throw Refusal.invalid(field, "The last day lies before the first.");
         }
@@ -105,7 +105,7 @@ public record FindCriteria(
                     List.of(),
                     List.of()));
         }
-        if (given(exact)) {
+        if (exact != null && given(exact)) {
             requireShort("exact", exact);
             String plain = exact.replaceAll("[\"“”„]", " ");
             wanted = wanted.and(new WantedWords(List.of(), List.of(), List.of(plain), List.of()));
@@ -123,7 +123,7 @@ public record FindCriteria(
         return wanted;
     }
 
-    private static WantedWords typed(String field, String text) {
+    private static WantedWords typed(String field, @Nullable String text) {
         try {
             return text == null ? WantedWords.nothing() : WantedWords.typed(text);
         } catch (IllegalArgumentException tooLong) {
@@ -131,8 +131,8 @@ public record FindCriteria(
         }
     }
 
-    static void requireShort(String field, String text) {
-        if (text.length() > WantedWords.MOST_LETTERS) {
+    static void requireShort(String field, @Nullable String text) {
+        if (text != null && text.length() > WantedWords.MOST_LETTERS) {
             throw Refusal.invalid(
                     field,
                     "Up to " + WantedWords.MOST_LETTERS + " letters can be searched for; these are " + text.length()
@@ -140,17 +140,17 @@ public record FindCriteria(
         }
     }
 
-    static boolean given(String text) {
+    static boolean given(@Nullable String text) {
         return text != null && !text.isBlank();
     }
 
-    static boolean given(List<?> values) {
+    static boolean given(@Nullable List<?> values) {
         return values != null && !values.isEmpty();
     }
 
     /** The words of a text, plain enough to be beginnings of indexed words. */
-    static List<String> beginnings(String text) {
-        return Arrays.stream(text.split("[^\\p{L}\\p{N}]+"))
+    static List<String> beginnings(@Nullable String text) {
+        return Arrays.stream((text == null ? "" : text).split("[^\\p{L}\\p{N}]+"))
                 .filter(w -> !w.isEmpty())
                 .limit(12)
                 .toList();

@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
@@ -26,22 +27,19 @@ class FindQuery {
 
     private final Catalog catalog;
     private final PracticeCalendar calendar;
-    private final WordsInSql words;
+    private final WordQueries words;
 
-    FindQuery(Catalog catalog, PracticeCalendar calendar, WordsInSql words) {
+    FindQuery(Catalog catalog, PracticeCalendar calendar, WordQueries words) {
         this.catalog = catalog;
         this.calendar = calendar;
         this.words = words;
     }
 
     /**
-     * @param from begins with {@code from}; findable is {@code f}, the person {@code p}
-     * @param where begins with {@code where}
+     * @param criteria conditions on findable {@code f} and the person {@code p}, joined by {@code and}
      * @param leftOut words that were not asked for
      */
-    record Made(String from, String where, Map<String, Object> parameters, List<String> leftOut) {}
-
-    private static final String FROM = " from findable f join person_file p on p.id = f.file_id";
+    record Made(String criteria, Map<String, Object> parameters, List<String> leftOut) {}
 
     /** @throws app.denfold.server.problems.Refusal when the criteria cannot be */
     Made of(Viewer viewer, FindCriteria asked) {
@@ -54,8 +52,7 @@ class FindQuery {
         builder.ranges(asked);
         builder.facts(viewer, asked.facts(), calendar.today());
         builder.fields(asked.fields());
-        return new Made(
-                FROM, " where " + String.join(" and ", builder.conditions), builder.parameters, builder.leftOut);
+        return new Made(String.join(" and ", builder.conditions), builder.parameters, builder.leftOut);
     }
 
     private final class Builder {
@@ -82,7 +79,7 @@ class FindQuery {
             return codes;
         }
 
-        void words(WordsInSql.Expression expression) {
+        void words(WordQueries.Expression expression) {
             leftOut = expression.leftOut();
             if (expression.query() == null) {
                 return;
@@ -113,7 +110,8 @@ class FindQuery {
             }
             if (given(asked.person())) {
                 FindCriteria.requireShort("person", asked.person());
-                for (String word : asked.person().strip().split("\\s+")) {
+                for (String word :
+                        Objects.requireNonNull(asked.person()).strip().split("\\s+")) {
                     String name = next("person", SearchText.containing(word));
                     conditions.add("p.search_text like :" + name + " escape '!'");
                 }
@@ -132,7 +130,8 @@ class FindQuery {
             }
             if (given(asked.sections())) {
                 conditions.add("f.types && array[:ofSections]::varchar[]");
-                parameters.put("ofSections", codes(catalog.types().stream().filter(t -> asked.sections()
+                parameters.put("ofSections", codes(catalog.types().stream().filter(t -> Objects.requireNonNull(
+                                asked.sections())
                         .contains(t.section()))));
             }
             if (asked.reviewer() != null) {
@@ -153,7 +152,7 @@ class FindQuery {
             return states == null ? null : states.stream().map(Enum::name).toList();
         }
 
-        private void in(String what, String name, List<String> values) {
+        private void in(String what, String name, @Nullable List<String> values) {
             if (given(values)) {
                 conditions.add(what + " in (:" + name + ")");
                 parameters.put(name, values);
@@ -178,7 +177,7 @@ class FindQuery {
             range("f.size", "size", asked.leastSize(), asked.mostSize());
         }
 
-        private void range(String what, String name, Object least, Object most) {
+        private void range(String what, String name, @Nullable Object least, @Nullable Object most) {
             if (least != null) {
                 conditions.add(what + " >= :" + name + "Least");
                 parameters.put(name + "Least", least);
@@ -189,7 +188,7 @@ class FindQuery {
             }
         }
 
-        void facts(Viewer viewer, List<FindCriteria.Named> facts, LocalDate today) {
+        void facts(Viewer viewer, @Nullable List<FindCriteria.Named> facts, LocalDate today) {
             for (FindCriteria.Named fact : facts == null ? List.<FindCriteria.Named>of() : facts) {
                 String name = next("fact", fact.name());
                 String value = next("fact", contained(fact.value()));
@@ -213,7 +212,7 @@ class FindQuery {
             }
         }
 
-        void fields(List<FindCriteria.Named> fields) {
+        void fields(@Nullable List<FindCriteria.Named> fields) {
             for (FindCriteria.Named field : fields == null ? List.<FindCriteria.Named>of() : fields) {
                 String name = next("field", field.name());
                 String value = next("field", contained(field.value()));

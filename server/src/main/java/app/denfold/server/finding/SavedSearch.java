@@ -9,6 +9,7 @@ import jakarta.persistence.Version;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
+import org.jspecify.annotations.Nullable;
 
 /** Criteria kept under a name. */
 @Entity
@@ -23,6 +24,7 @@ class SavedSearch {
     @Id
     private UUID id;
 
+    @SuppressWarnings("NullAway.Init")
     @Version
     private Integer version;
 
@@ -35,16 +37,19 @@ class SavedSearch {
     private boolean shared;
 
     @Enumerated(EnumType.STRING)
-    private Place place;
+    private @Nullable Place place;
 
+    @SuppressWarnings("NullAway.Init")
     protected SavedSearch() {}
 
+    /** Says nothing before {@link #take}. */
+    @SuppressWarnings("NullAway.Init")
     SavedSearch(UUID ownerId) {
         this.id = UuidCreator.getTimeOrderedEpoch();
         this.ownerId = ownerId;
     }
 
-    void take(String named, FindCriteria asked, boolean withAll, Place standsIn) {
+    void take(String named, FindCriteria asked, boolean withAll, @Nullable Place standsIn) {
         this.name = named;
         this.criteria = asked;
         this.shared = withAll;
@@ -71,6 +76,7 @@ class SavedSearch {
         return shared;
     }
 
+    @Nullable
     Place place() {
         return place;
     }

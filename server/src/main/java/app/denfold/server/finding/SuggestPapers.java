@@ -4,17 +4,15 @@ import app.denfold.core.filing.PlainText;
 import app.denfold.core.finding.NearWords;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
+import app.denfold.server.people.PersonFiles;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -29,12 +27,14 @@ public class SuggestPapers {
 
     private final FindQuery query;
     private final Catalog catalog;
-    private final NamedParameterJdbcTemplate sql;
+    private final FoundPaperStore store;
+    private final PersonFiles people;
 
-    SuggestPapers(FindQuery query, Catalog catalog, NamedParameterJdbcTemplate sql) {
+    SuggestPapers(FindQuery query, Catalog catalog, FoundPaperStore store, PersonFiles people) {
         this.query = query;
         this.catalog = catalog;
-        this.sql = sql;
+        this.store = store;
+        this.people = people;
     }
 
     public record SuggestedPaper(UUID id, UUID fileId, String name, String person, LocalDate documentDate) {}
@@ -53,23 +53,7 @@ public class SuggestPapers {
     }
 
     private List<SuggestedPaper> named(FindQuery.Made rights, List<String> beginnings) {
-        if (beginnings.isEmpty()) {
-            return List.of();
-        }
-        Map<String, Object> parameters = new HashMap<>(rights.parameters());
-        parameters.put("typed", beginnings.stream().map(b -> b + ":*").collect(Collectors.joining(" & ")));
-        return sql.query(
-                "select s.* from (select f.document_id, f.file_id, f.name, p.given_name || ' ' || p.family_name as"
-                        + " person, f.document_date" + rights.from() + rights.where()
-                        + " and f.state <> 'ENTERED_IN_ERROR' and f.name_words @@ to_tsquery('denfold_plain', :typed) limit "
-                        + LOOKED_AT + ") s order by s.document_date desc, s.document_id limit " + OFFERED,
-                parameters,
-                (row, i) -> new SuggestedPaper(
-                        row.getObject("document_id", UUID.class),
-                        row.getObject("file_id", UUID.class),
-                        row.getString("name"),
-                        row.getString("person"),
-                        row.getObject("document_date", LocalDate.class)));
+        return beginnings.isEmpty() ? List.of() : store.named(rights, beginnings, LOOKED_AT, OFFERED);
     }
 
     /** Words with typing errors by those that types and people are called; empty when one of them comes near none. */
@@ -84,19 +68,12 @@ public class SuggestPapers {
             boolean isNumber = plain.chars().anyMatch(Character::isDigit);
             Optional<String> meant = isNumber
                     ? Optional.of(word)
-                    : NearWords.meant(plain, ofTypes).or(() -> NearWords.meant(plain, likeNames(plain)));
+                    : NearWords.meant(plain, ofTypes).or(() -> NearWords.meant(plain, people.namesLike(plain)));
             if (meant.isEmpty()) {
                 return List.of();
             }
             right.add(meant.get());
         }
         return right;
-    }
-
-    private Set<String> likeNames(String word) {
-        return Set.copyOf(sql.queryForList(
-                "select distinct w from (select search_text from person_file where :word <% search_text limit 200) f,"
-                        + " unnest(string_to_array(f.search_text, ' ')) w where w % :word",
-                Map.of("word", word), String.class));
     }
 }

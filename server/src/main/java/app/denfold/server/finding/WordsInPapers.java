@@ -11,6 +11,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -50,11 +52,9 @@ class WordsInPapers {
         Map<String, WordsOnPages.WordsAround> byHash = new HashMap<>();
         words.around(List.copyOf(latest.values()), wanted).forEach(a -> byHash.put(a.sha256(), a));
         return latest.entrySet().stream()
-                .filter(e -> byHash.containsKey(e.getValue()))
-                .map(e -> {
-                    WordsOnPages.WordsAround a = byHash.get(e.getValue());
-                    return new AroundAnswer(e.getKey(), a.page(), a.places(), a.before(), a.text(), a.after());
-                })
+                .flatMap(e -> Optional.ofNullable(byHash.get(e.getValue()))
+                        .map(a -> new AroundAnswer(e.getKey(), a.page(), a.places(), a.before(), a.text(), a.after()))
+                        .stream())
                 .toList();
     }
 
@@ -96,7 +96,7 @@ class WordsInPapers {
                     .add(document.id());
         }
         return words.in(byHash.keySet(), wanted).entrySet().stream()
-                .flatMap(e -> byHash.get(e.getKey()).stream()
+                .flatMap(e -> Objects.requireNonNull(byHash.get(e.getKey())).stream()
                         .map(d -> new WordsInFile(
                                 d, e.getValue().places(), e.getValue().pages())))
                 .toList();

@@ -13,7 +13,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -25,13 +24,13 @@ class WordsOnPages {
     private static final int WORDS_AROUND = 9;
 
     private final Readings readings;
-    private final WordsInSql words;
-    private final NamedParameterJdbcTemplate sql;
+    private final WordQueries words;
+    private final WordStore store;
 
-    WordsOnPages(Readings readings, WordsInSql words, NamedParameterJdbcTemplate sql) {
+    WordsOnPages(Readings readings, WordQueries words, WordStore store) {
         this.readings = readings;
         this.words = words;
-        this.sql = sql;
+        this.store = store;
     }
 
     /**
@@ -163,23 +162,14 @@ class WordsOnPages {
         List<String> anyForm = new ArrayList<>(asked.all());
         asked.any().forEach(group -> group.forEach(w -> (w.contains(" ") ? phrases : anyForm).add(w)));
         for (String word : anyForm) {
-            single.addAll(matching(written, "denfold_words", word));
+            single.addAll(store.formsOf(word, written));
         }
         List<List<Set<String>>> parts = new ArrayList<>();
         for (String phrase : phrases) {
             parts.add(FoundWords.words(phrase).stream()
-                    .map(w -> matching(written, "denfold_plain", w))
+                    .map(w -> store.same(w, written))
                     .toList());
         }
         return new FoundWords.Matching(single, parts);
-    }
-
-    /** @param configuration a fixed name */
-    private Set<String> matching(Set<String> written, String configuration, String word) {
-        return Set.copyOf(sql.queryForList(
-                "select w from unnest(:written) w, plainto_tsquery('" + configuration + "', :word) q"
-                        + " where to_tsvector('" + configuration + "', w) @@ q",
-                Map.of("written", written.toArray(String[]::new), "word", word),
-                String.class));
     }
 }

@@ -45,6 +45,7 @@ class HandOver {
     @Id
     private UUID id;
 
+    @SuppressWarnings("NullAway.Init")
     @Version
     private Integer version;
 
@@ -54,15 +55,16 @@ class HandOver {
     @Enumerated(EnumType.STRING)
     private State state;
 
-    private UUID holderId;
-    private LocalDate due;
+    private @Nullable UUID holderId;
+    private @Nullable LocalDate due;
 
     @JdbcTypeCode(SqlTypes.JSON)
     private List<Step> steps = new ArrayList<>();
 
+    @SuppressWarnings("NullAway.Init")
     protected HandOver() {}
 
-    HandOver(UUID documentId, UUID fileId, LocalDate due, Step first) {
+    HandOver(UUID documentId, UUID fileId, @Nullable LocalDate due, Step first) {
         this.id = UuidCreator.getTimeOrderedEpoch();
         this.documentId = documentId;
         this.fileId = fileId;
@@ -91,7 +93,7 @@ class HandOver {
     Step broughtBy() {
         for (int i = steps.size() - 1; i >= 0; i--) {
             Step step = steps.get(i);
-            if (step.act() != Act.RETURNED && holderId.equals(step.toId())) {
+            if (step.act() != Act.RETURNED && step.toId() != null && step.toId().equals(holderId)) {
                 return step;
             }
         }
@@ -114,10 +116,12 @@ class HandOver {
         return state == State.OPEN;
     }
 
+    @Nullable
     UUID holderId() {
         return holderId;
     }
 
+    @Nullable
     LocalDate due() {
         return due;
     }

@@ -15,6 +15,7 @@ import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
@@ -139,7 +140,7 @@ public class HandOvers {
     public HandOverAnswer passOn(Viewer viewer, UUID id, UUID to, @Nullable String note) {
         HandOver handOver = actable(viewer, id);
         FiledDocument document = documents.visible(viewer, handOver.documentId());
-        if (handOver.holderId().equals(to)) {
+        if (to.equals(handOver.holderId())) {
             throw Refusal.invalid("to", "The paper lies with " + name(to) + " already.");
         }
         return take(
@@ -184,7 +185,7 @@ public class HandOvers {
         if (!handOver.isOpen()) {
             throw Refusal.conflict("finished", "This hand-over is finished.");
         }
-        if (!handOver.holderId().equals(viewer.accountId()) && !viewer.isAdministrator()) {
+        if (!viewer.accountId().equals(handOver.holderId()) && !viewer.isAdministrator()) {
             throw Refusal.forbidden("The paper lies with " + name(handOver.holderId()) + "; only he, or an"
                     + " administrator for him, goes on with it.");
         }
@@ -242,17 +243,23 @@ public class HandOvers {
                         document.id(),
                         document.types(),
                         "hand-over",
-                        accounts.viewer(step.toId()).map(Viewer::email).orElseThrow(),
+                        Optional.ofNullable(step.toId())
+                                .flatMap(accounts::viewer)
+                                .map(Viewer::email)
+                                .orElseThrow(),
                         by.name() + " hands you a paper",
                         body));
     }
 
-    private String name(UUID account) {
-        return accounts.viewer(account).map(Viewer::name).orElse("a colleague");
+    private String name(@Nullable UUID account) {
+        return Optional.ofNullable(account)
+                .flatMap(accounts::viewer)
+                .map(Viewer::name)
+                .orElse("a colleague");
     }
 
     private HandOverAnswer answer(Viewer viewer, HandOver h) {
-        boolean mine = h.isOpen() && h.holderId().equals(viewer.accountId());
+        boolean mine = h.isOpen() && viewer.accountId().equals(h.holderId());
         return new HandOverAnswer(
                 h.id(),
                 h.isOpen(),

@@ -8,6 +8,7 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import java.time.Instant;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /** A piece of long work and how far it is. */
 @Entity
@@ -30,13 +31,14 @@ class Job {
     @Enumerated(EnumType.STRING)
     private State state;
 
-    private String words;
-    private String link;
-    private UUID startedBy;
+    private @Nullable String words;
+    private @Nullable String link;
+    private @Nullable UUID startedBy;
     private String startedByName;
     private Instant startedAt;
-    private Instant endedAt;
+    private @Nullable Instant endedAt;
 
+    @SuppressWarnings("NullAway.Init")
     protected Job() {}
 
     Job(String kind, String title, int total, Actor by, Instant now) {
@@ -65,10 +67,12 @@ class Job {
         this.link = at;
     }
 
+    @Nullable
     String link() {
         return link;
     }
 
+    @Nullable
     UUID startedBy() {
         return startedBy;
     }
@@ -93,6 +97,7 @@ class Job {
         return state;
     }
 
+    @Nullable
     String words() {
         return words;
     }

@@ -1,19 +1,18 @@
 package app.denfold.server.merging;
 
+import app.denfold.server.people.contacts.ContactAddressStore;
 import java.util.List;
-import java.util.Map;
 import java.util.UUID;
-import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;
 import org.springframework.stereotype.Component;
 
 /** Addresses from which others write for the person: the kept file gets those it lacks. */
 @Component
 class ContactsFollow implements FollowsMerge {
 
-    private final NamedParameterJdbcTemplate sql;
+    private final ContactAddressStore contacts;
 
-    ContactsFollow(NamedParameterJdbcTemplate sql) {
-        this.sql = sql;
+    ContactsFollow(ContactAddressStore contacts) {
+        this.contacts = contacts;
     }
 
     @Override
@@ -23,19 +22,11 @@ class ContactsFollow implements FollowsMerge {
 
     @Override
     public List<String> follow(UUID gone, UUID kept) {
-        return sql.queryForList(
-                "insert into contact_address (file_id, address) select :kept, address from contact_address"
-                        + " where file_id = :gone on conflict do nothing returning address",
-                Map.of("gone", gone, "kept", kept),
-                String.class);
+        return contacts.copy(gone, kept);
     }
 
     @Override
     public void goBack(UUID gone, UUID kept, List<String> moved) {
-        if (!moved.isEmpty()) {
-            sql.update(
-                    "delete from contact_address where file_id = :kept and address in (:moved)",
-                    Map.of("kept", kept, "moved", moved));
-        }
+        contacts.remove(kept, moved);
     }
 }

@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
+import org.jspecify.annotations.Nullable;
 
 /** That two files were put together, and all that is needed to take them apart. */
 @Entity
@@ -22,6 +23,7 @@ class PersonMerge {
     @Id
     private UUID id;
 
+    @SuppressWarnings("NullAway.Init")
     @Version
     private Integer version;
 
@@ -29,8 +31,8 @@ class PersonMerge {
     private UUID goneId;
     private String byName;
     private Instant at;
-    private Instant undoneAt;
-    private String undoneBy;
+    private @Nullable Instant undoneAt;
+    private @Nullable String undoneBy;
 
     /** What was known of the person of the kept file. */
     @JdbcTypeCode(SqlTypes.JSON)
@@ -44,6 +46,7 @@ class PersonMerge {
     @JdbcTypeCode(SqlTypes.JSON)
     private Map<String, List<String>> moved;
 
+    @SuppressWarnings("NullAway.Init")
     protected PersonMerge() {}
 
     PersonMerge(UUID kept, UUID gone, PersonState before, PersonState after, String by, Instant now) {

@@ -12,6 +12,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -125,7 +126,7 @@ class FileHead {
         Map<String, String> words = new LinkedHashMap<>(values);
         kind.facts().stream()
                 .filter(fact -> fact.form() == FactDefinition.Form.PERSON && values.containsKey(fact.name()))
-                .forEach(fact -> words.put(fact.name(), files.nameOf(values.get(fact.name()))));
+                .forEach(fact -> words.put(fact.name(), files.nameOf(Objects.requireNonNull(values.get(fact.name())))));
         return words;
     }
 }

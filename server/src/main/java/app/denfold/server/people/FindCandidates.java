@@ -1,7 +1,6 @@
 package app.denfold.server.people;
 
 import app.denfold.core.filing.PlainText;
-import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -10,11 +9,11 @@ import java.util.UUID;
 import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.springframework.jdbc.core.JdbcTemplate;
-import org.springframework.stereotype.Repository;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
 
 /** Finds the few persons of whom a text may speak among all, by indexes; who of them it is, the core tells. */
-@Repository
+@Component
 class FindCandidates {
 
     private static final int MOST = 300;
@@ -24,10 +23,10 @@ class FindCandidates {
     private static final Pattern IN_IDENTIFIERS = Pattern.compile("\\p{Lu}{1,4}(?![\\p{L}])|[\\p{L}]*\\d[\\p{L}\\d]*");
     private static final Pattern NAME = Pattern.compile("\\p{Lu}[\\p{L}\\d'’]{3,}");
 
-    private final JdbcTemplate sql;
+    private final CandidateStore store;
 
-    FindCandidates(JdbcTemplate sql) {
-        this.sql = sql;
+    FindCandidates(CandidateStore store) {
+        this.store = store;
     }
 
     /** Best first: those that share most words with the text, then those with a name much like one in it. */
@@ -45,30 +44,7 @@ class FindCandidates {
                 .limit(MOST_WORDS)
                 .toArray(String[]::new);
         String[] identifiers = identifiers(text);
-        return sql.query(
-                """
-                select id from (
-                  select f.id, 0 as far, -100 as score from person_file f where upper(f.number) = any(?)
-                  union all
-                  select f.id, 1, -(select count(*) from unnest(string_to_array(f.search_text, ' ')) w where w = any(?))
-                  from person_file f where string_to_array(f.search_text, ' ') && ?
-                  union all
-                  select f.id, 0, -50 from person_file f where string_to_array(f.search_text, ' ') && ?
-                  union all
-                  select f.id, 2, 0 from unnest(?) n join person_file f on n <% f.search_text
-                ) found where (select merged_into from person_file p where p.id = found.id) is null
-                group by id order by min(far), min(score), id limit ?
-                """,
-                statement -> {
-                    var connection = statement.getConnection();
-                    statement.setArray(1, connection.createArrayOf("text", numbers));
-                    statement.setArray(2, connection.createArrayOf("text", words));
-                    statement.setArray(3, connection.createArrayOf("text", words));
-                    statement.setArray(4, connection.createArrayOf("text", identifiers));
-                    statement.setArray(5, connection.createArrayOf("text", names(text)));
-                    statement.setInt(6, MOST);
-                },
-                (row, i) -> row.getObject(1, UUID.class));
+        return store.among(new CandidateStore.Hints(numbers, words, identifiers, names(text)), MOST);
     }
 
     /** What may be an identifier: up to four words with digits in them, which may stand apart. */
@@ -105,13 +81,11 @@ class FindCandidates {
                 .toArray(String[]::new);
     }
 
-    List<UUID> byAddress(String address) {
-        return address == null
-                ? List.of()
-                : Arrays.asList(sql.queryForList(
-                                "select id from person_file where lower(email) = lower(?) and merged_into is null limit 20",
-                                UUID.class,
-                                address)
-                        .toArray(UUID[]::new));
+    Set<String> wordsLike(String word) {
+        return Set.copyOf(store.wordsLike(word));
+    }
+
+    List<UUID> byAddress(@Nullable String address) {
+        return address == null ? List.of() : store.byAddress(address);
     }
 }

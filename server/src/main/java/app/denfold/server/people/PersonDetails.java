@@ -50,9 +50,9 @@ public record PersonDetails(
             String kind,
             String givenName,
             String familyName,
-            LocalDate birthDate,
-            String email,
-            String team,
+            @Nullable LocalDate birthDate,
+            @Nullable String email,
+            @Nullable String team,
             LocalDate activeFrom,
             Map<String, String> facts) {
         return new PersonDetails(

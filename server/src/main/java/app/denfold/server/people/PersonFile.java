@@ -22,6 +22,7 @@ import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.annotations.OptimisticLock;
 import org.hibernate.annotations.SQLRestriction;
 import org.hibernate.type.SqlTypes;
+import org.jspecify.annotations.Nullable;
 
 /** Everything about one person. One that was merged into another is found by queries of its own only. */
 @Entity
@@ -31,6 +32,7 @@ public class PersonFile {
     @Id
     private UUID id;
 
+    @SuppressWarnings("NullAway.Init")
     @Version
     private Integer version;
 
@@ -38,9 +40,9 @@ public class PersonFile {
     private String kind;
     private String givenName;
     private String familyName;
-    private LocalDate birthDate;
-    private String email;
-    private String team;
+    private @Nullable LocalDate birthDate;
+    private @Nullable String email;
+    private @Nullable String team;
     private String searchText;
     private Instant createdAt;
 
@@ -49,7 +51,7 @@ public class PersonFile {
     private Instant lastActivityAt;
 
     /** The file that stays where this one was merged into it; null for all others. */
-    private UUID mergedInto;
+    private @Nullable UUID mergedInto;
 
     /** Family names borne earlier. */
     @JdbcTypeCode(SqlTypes.JSON)
@@ -69,6 +71,7 @@ public class PersonFile {
     @OrderColumn(name = "place")
     private List<Fact> facts = new ArrayList<>();
 
+    @SuppressWarnings("NullAway.Init")
     protected PersonFile() {}
 
     PersonFile(String number, PersonDetails from, Instant now) {
@@ -164,7 +167,7 @@ public class PersonFile {
         this.searchText = SearchText.of(this);
     }
 
-    void mergeInto(UUID kept) {
+    void mergeInto(@Nullable UUID kept) {
         this.mergedInto = kept;
     }
 
@@ -226,15 +229,15 @@ public class PersonFile {
                 : familyName + " " + givenName.substring(0, givenName.offsetByCodePoints(0, 1));
     }
 
-    public LocalDate birthDate() {
+    public @Nullable LocalDate birthDate() {
         return birthDate;
     }
 
-    public String email() {
+    public @Nullable String email() {
         return email;
     }
 
-    public String team() {
+    public @Nullable String team() {
         return team;
     }
 

@@ -7,6 +7,7 @@ import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.people.PeopleEvents.FileOpened;
 import app.denfold.server.people.PeopleEvents.PersonChanged;
+import app.denfold.server.people.contacts.ContactAddressStore;
 import app.denfold.server.people.kinds.Kinds;
 import app.denfold.server.people.kinds.PersonKind;
 import app.denfold.server.practice.PracticeCalendar;
@@ -22,6 +23,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -34,7 +36,7 @@ public class PersonFiles {
 
     private final PersonFileRepository files;
     private final FindCandidates candidates;
-    private final ContactAddresses contacts;
+    private final ContactAddressStore contacts;
     private final Kinds kinds;
     private final PersonCheck check;
     private final AuditTrail trail;
@@ -45,7 +47,7 @@ public class PersonFiles {
     PersonFiles(
             PersonFileRepository files,
             FindCandidates candidates,
-            ContactAddresses contacts,
+            ContactAddressStore contacts,
             Kinds kinds,
             PersonCheck check,
             AuditTrail trail,
@@ -301,13 +303,18 @@ public class PersonFiles {
      * @param sender address it was sent from, or null
      */
     @Transactional(readOnly = true)
-    public List<PersonFile> mentionedIn(String text, String sender) {
+    public List<PersonFile> mentionedIn(String text, @Nullable String sender) {
         Set<UUID> ids = new LinkedHashSet<>(candidates.byAddress(sender));
         if (sender != null) {
             ids.addAll(contacts.filesOf(sender));
         }
         ids.addAll(candidates.in(text));
         return ids.isEmpty() ? List.of() : files.findByIdIn(ids);
+    }
+
+    /** Words of people's names that come near a word with a typing error; of all people, whoever asks. */
+    public Set<String> namesLike(String word) {
+        return candidates.wordsLike(word);
     }
 
     /** These persons as proposals for a paper see them, with the addresses of those who write for them. */

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 
 /** All that is known of a person, with the days of each fact. */
 public record PersonState(
@@ -65,14 +66,14 @@ public record PersonState(
             }
         });
         return new PersonState(
-                (String) values.get("givenName"),
-                (String) values.get("familyName"),
+                Objects.requireNonNull((String) values.get("givenName")),
+                Objects.requireNonNull((String) values.get("familyName")),
                 (LocalDate) values.get("birthDate"),
                 (String) values.get("email"),
                 (String) values.get("team"),
                 formerNames,
                 identifiers,
-                (List<ActiveSpan>) values.get("activeSpans"),
+                Objects.requireNonNull((List<ActiveSpan>) values.get("activeSpans")),
                 facts);
     }
 }

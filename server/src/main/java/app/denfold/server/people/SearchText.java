@@ -2,6 +2,8 @@ package app.denfold.server.people;
 
 import java.text.Normalizer;
 import java.util.Locale;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.query.EscapeCharacter;
 
 /** The text by which a person is found: names, number and birth date, without case and accents. */
@@ -38,13 +40,14 @@ public final class SearchText {
     }
 
     /** A pattern for SQL's {@code like} with {@code !} as its escape, for texts that hold the typed one. */
-    public static String containing(String typed) {
-        return "%" + literally(plain(typed.length() > 200 ? typed.substring(0, 200) : typed)) + "%";
+    public static String containing(@Nullable String typed) {
+        return "%" + literally(plain(typed == null ? "" : typed.length() > 200 ? typed.substring(0, 200) : typed))
+                + "%";
     }
 
     /** As part of a pattern for SQL's {@code like} with {@code !} as its escape, in which every letter stands for itself. */
     public static String literally(String text) {
-        return ESCAPE.escape(text);
+        return Objects.requireNonNull(ESCAPE.escape(text));
     }
 
     /** Without case, accents and doubled spaces. */

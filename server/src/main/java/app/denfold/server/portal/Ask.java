@@ -6,6 +6,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /** Something the guests of a file are asked to send; it shows for as long as its slot wants a paper. */
 @Entity
@@ -14,28 +15,37 @@ class Ask {
     @Id
     private UUID id;
 
+    @SuppressWarnings("NullAway.Init")
     @Version
     private Integer version;
 
     private UUID fileId;
     private String checklist;
     private String requirement;
-    private String words;
+    private @Nullable String words;
     private String askedBy;
     private Instant askedAt;
 
     /** The guest it is for; null for an older one that named nobody, which no guest is shown. */
-    private UUID accountId;
+    private @Nullable UUID accountId;
 
     /** Of somebody who was written to and is no guest of the file yet; null once he is one, and for all others. */
-    private String address;
+    private @Nullable String address;
 
-    private Instant withdrawnAt;
-    private String withdrawnBy;
+    private @Nullable Instant withdrawnAt;
+    private @Nullable String withdrawnBy;
 
+    @SuppressWarnings("NullAway.Init")
     protected Ask() {}
 
-    Ask(UUID fileId, UUID accountId, String checklist, String requirement, String words, String askedBy, Instant now) {
+    Ask(
+            UUID fileId,
+            @Nullable UUID accountId,
+            String checklist,
+            String requirement,
+            @Nullable String words,
+            String askedBy,
+            Instant now) {
         this.id = UuidCreator.getTimeOrderedEpoch();
         this.fileId = fileId;
         this.accountId = accountId;
@@ -63,6 +73,7 @@ class Ask {
         this.address = null;
     }
 
+    @Nullable
     String address() {
         return address;
     }
@@ -75,6 +86,7 @@ class Ask {
         return guest.equals(accountId);
     }
 
+    @Nullable
     UUID accountId() {
         return accountId;
     }
@@ -100,6 +112,7 @@ class Ask {
         return requirement;
     }
 
+    @Nullable
     String words() {
         return words;
     }

@@ -95,7 +95,8 @@ public class Asks {
 
     /** @param guest of the file, for whom it is @throws Refusal when he is none, or the slot wants no paper */
     @Transactional
-    public void ask(Viewer viewer, UUID fileId, UUID guest, String checklist, String requirement, String words) {
+    public void ask(
+            Viewer viewer, UUID fileId, UUID guest, String checklist, String requirement, @Nullable String words) {
         viewer.requireChange();
         files.visible(viewer, fileId);
         Ledger.SlotAnswer slot = ledger.openSlots(viewer, fileId).stream()

@@ -14,6 +14,7 @@ class GuestRight {
     @Id
     private UUID id;
 
+    @SuppressWarnings("NullAway.Init")
     @Version
     private Integer version;
 
@@ -23,6 +24,7 @@ class GuestRight {
     private boolean mayAdd;
     private Instant grantedAt;
 
+    @SuppressWarnings("NullAway.Init")
     protected GuestRight() {}
 
     GuestRight(UUID accountId, UUID fileId, String relation, Instant now) {

@@ -179,29 +179,30 @@ public class Guests {
         if (documentIds.isEmpty() || documentIds.size() > MOST_SHARED) {
             throw Refusal.invalid("documents", "Choose from 1 to " + MOST_SHARED + " papers.");
         }
+        List<FiledDocument> chosen =
+                documentIds.stream().map(id -> documents.visible(viewer, id)).toList();
         int shared = 0;
-        FiledDocument last = null;
-        Viewer guest = null;
-        for (UUID id : documentIds) {
-            last = documents.visible(viewer, id);
-            guest = guestOf(last.fileId(), accountId);
-            requireSomethingToSee(last);
-            if (shares.findByAccountIdAndDocumentIdAndWithdrawnAtIsNull(accountId, id)
+        for (FiledDocument paper : chosen) {
+            Viewer guest = guestOf(paper.fileId(), accountId);
+            requireSomethingToSee(paper);
+            if (shares.findByAccountIdAndDocumentIdAndWithdrawnAtIsNull(accountId, paper.id())
                     .isEmpty()) {
-                shares.save(new Share(accountId, id, last.fileId(), viewer.name(), calendar.now()));
+                shares.save(new Share(accountId, paper.id(), paper.fileId(), viewer.name(), calendar.now()));
                 trail.record(new AuditEntry(
                         viewer.actor(),
                         "shared",
-                        last.fileId(),
-                        id,
-                        "shared “" + last.name() + "” with " + guest.name()));
+                        paper.fileId(),
+                        paper.id(),
+                        "shared “" + paper.name() + "” with " + guest.name()));
                 shared++;
             }
         }
+        FiledDocument last = chosen.get(chosen.size() - 1);
+        Viewer guest = guestOf(last.fileId(), accountId);
         if (shared == 0) {
             throw Refusal.conflict(
                     "shared-already",
-                    (documentIds.size() == 1 ? "This paper is" : "These papers are") + " shared with " + guest.name()
+                    (chosen.size() == 1 ? "This paper is" : "These papers are") + " shared with " + guest.name()
                             + " already.");
         }
         if (accounts.hasPassword(accountId)) {

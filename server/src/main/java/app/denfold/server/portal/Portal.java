@@ -20,6 +20,8 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -143,7 +145,7 @@ class Portal {
                 waiting);
     }
 
-    private List<SharedPaper> shared(Viewer guest, Instant before) {
+    private List<SharedPaper> shared(Viewer guest, @Nullable Instant before) {
         List<SharedPaper> papers = new ArrayList<>();
         for (Share share : shares.findByAccountIdAndWithdrawnAtIsNullOrderBySharedAtDesc(guest.accountId())) {
             FiledDocument document = documents.document(share.documentId());
@@ -204,26 +206,27 @@ class Portal {
      * @throws Refusal when the guest may not add to the file, or the paper is not taken
      */
     public UUID send(Viewer guest, UUID fileId, UUID askId, UploadedFile file) {
-        Asks.OpenAsk answered = transactions.execute(t -> answered(guest, fileId, askId));
+        Optional<Asks.OpenAsk> answered =
+                Objects.requireNonNull(transactions.execute(t -> answered(guest, fileId, askId)));
         return arrivals.receive(new ReceivedPaper(
                 file.path(),
                 file.name(),
                 Arrival.Source.PORTAL,
                 guest.actor(),
                 fileId,
-                answered == null ? null : answered.types().get(0),
-                answered == null ? null : "Asked for: " + answered.label()));
+                answered.map(a -> a.types().get(0)).orElse(null),
+                answered.map(a -> "Asked for: " + a.label()).orElse(null)));
     }
 
-    private @Nullable Asks.OpenAsk answered(Viewer guest, UUID fileId, UUID askId) {
+    private Optional<Asks.OpenAsk> answered(Viewer guest, UUID fileId, UUID askId) {
         rights.findByAccountIdAndFileId(guest.accountId(), fileId)
                 .filter(GuestRight::mayAdd)
                 .orElseThrow(() -> Refusal.notFound("file"));
         return askId == null
-                ? null
-                : asks.openFor(guest.accountId(), fileId).stream()
+                ? Optional.empty()
+                : Optional.of(asks.openFor(guest.accountId(), fileId).stream()
                         .filter(a -> a.ask().id().equals(askId))
                         .findFirst()
-                        .orElseThrow(() -> Refusal.notFound("request"));
+                        .orElseThrow(() -> Refusal.notFound("request")));
     }
 }

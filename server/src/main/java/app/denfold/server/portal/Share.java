@@ -6,6 +6,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /** A document made visible to a guest. */
 @Entity
@@ -14,6 +15,7 @@ class Share {
     @Id
     private UUID id;
 
+    @SuppressWarnings("NullAway.Init")
     @Version
     private Integer version;
 
@@ -22,8 +24,9 @@ class Share {
     private UUID fileId;
     private String sharedBy;
     private Instant sharedAt;
-    private Instant withdrawnAt;
+    private @Nullable Instant withdrawnAt;
 
+    @SuppressWarnings("NullAway.Init")
     protected Share() {}
 
     Share(UUID accountId, UUID documentId, UUID fileId, String sharedBy, Instant now) {

@@ -9,6 +9,7 @@ import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -74,7 +75,7 @@ class ShowShared {
                 .forEach(d -> names.put(d.id(), d.name()));
         List<ShareAnswer> shared = all.stream()
                 .filter(s -> names.containsKey(s.documentId()))
-                .map(s -> share(s, names.get(s.documentId())))
+                .map(s -> share(s, Objects.requireNonNull(names.get(s.documentId()))))
                 .toList();
         List<OpenAskAnswer> asked = asks.ofFile(viewer, id).stream()
                 .map(a -> new OpenAskAnswer(

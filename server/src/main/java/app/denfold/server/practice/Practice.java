@@ -15,6 +15,7 @@ class Practice {
     private String zone;
     private String colour;
 
+    @SuppressWarnings("NullAway.Init")
     protected Practice() {}
 
     Practice(String name, ZoneId zone, String colour) {

@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 /** The day it is in the practice. */
@@ -37,7 +38,7 @@ public class PracticeCalendar {
      * @param known {@code then} for what was known on that day, otherwise what is known now; of a day ahead nothing
      *     more is known than today
      */
-    public AsOf asOf(LocalDate on, String known) {
+    public AsOf asOf(@Nullable LocalDate on, @Nullable String known) {
         LocalDate today = today();
         if (on == null) {
             return new AsOf(today, today);
@@ -61,7 +62,7 @@ public class PracticeCalendar {
     }
 
     /** A day in words, such as {@code 25 November 2026}. */
-    public static String words(LocalDate day) {
+    public static String words(@Nullable LocalDate day) {
         return DAY.format(day);
     }
 }

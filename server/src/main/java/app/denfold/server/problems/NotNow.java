@@ -1,5 +1,6 @@
 package app.denfold.server.problems;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 
 /**
@@ -13,7 +14,7 @@ public final class NotNow extends RuntimeException {
     private final HttpStatus status;
     private final String code;
 
-    private NotNow(HttpStatus status, String code, String words, Throwable cause) {
+    private NotNow(HttpStatus status, String code, String words, @Nullable Throwable cause) {
         super(words, cause);
         this.status = status;
         this.code = code;
@@ -40,7 +41,7 @@ public final class NotNow extends RuntimeException {
     }
 
     /** A service that must be asked first does not answer. */
-    public static NotNow noAnswer(String words, Throwable cause) {
+    public static NotNow noAnswer(String words, @Nullable Throwable cause) {
         return new NotNow(HttpStatus.SERVICE_UNAVAILABLE, "no-answer", words, cause);
     }
 

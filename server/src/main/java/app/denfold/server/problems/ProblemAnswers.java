@@ -3,6 +3,7 @@ package app.denfold.server.problems;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.OptimisticLockingFailureException;
@@ -37,7 +38,7 @@ class ProblemAnswers extends ResponseEntityExceptionHandler {
     private static final Logger LOG = LoggerFactory.getLogger(ProblemAnswers.class);
 
     /** One thing wrong with one field. */
-    record FieldProblem(String field, String message) {}
+    record FieldProblem(String field, @Nullable String message) {}
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> refused(Refusal refusal) {
@@ -125,7 +126,8 @@ class ProblemAnswers extends ResponseEntityExceptionHandler {
         return ResponseEntity.status(problem.getStatus()).body(problem);
     }
 
-    private static ProblemDetail problem(HttpStatus status, String code, String words, List<FieldProblem> fields) {
+    private static ProblemDetail problem(
+            HttpStatus status, String code, @Nullable String words, List<FieldProblem> fields) {
         ProblemDetail problem = ProblemDetail.forStatusAndDetail(status, words);
         problem.setProperties(new java.util.LinkedHashMap<>(Map.of("code", code, "problems", fields)));
         return problem;

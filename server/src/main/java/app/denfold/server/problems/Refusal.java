@@ -1,6 +1,7 @@
 package app.denfold.server.problems;
 
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 
 /** Something a person asked for that cannot be done, with words for that person. Answered as an RFC 9457 problem. */
@@ -10,10 +11,10 @@ public final class Refusal extends RuntimeException {
 
     private final HttpStatus status;
     private final String code;
-    private final String field;
+    private final @Nullable String field;
     private final transient Map<String, Object> more;
 
-    private Refusal(HttpStatus status, String code, String field, String words, Map<String, Object> more) {
+    private Refusal(HttpStatus status, String code, @Nullable String field, String words, Map<String, Object> more) {
         super(words);
         this.status = status;
         this.code = code;
@@ -32,8 +33,8 @@ public final class Refusal extends RuntimeException {
     }
 
     /** A value that cannot be; the field is its path in the request. */
-    public static Refusal invalid(String field, String words) {
-        return new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, "invalid", field, words, Map.of());
+    public static Refusal invalid(String field, @Nullable String words) {
+        return new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, "invalid", field, words == null ? "" : words, Map.of());
     }
 
     /** It does not fit what is there; the code lets the client offer a way on. */
@@ -71,6 +72,7 @@ public final class Refusal extends RuntimeException {
         return code;
     }
 
+    @Nullable
     String field() {
         return field;
     }

@@ -2,23 +2,24 @@ package app.denfold.server.reading;
 
 import app.denfold.server.content.destroying.ContentDestroyed;
 import org.springframework.context.event.EventListener;
-import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 
 /** What was read from bytes goes with them. */
 @Component
 class ForgetDestroyed {
 
-    private final JdbcTemplate sql;
+    private final PaperReadingRepository readings;
+    private final ReadPageStore pages;
 
-    ForgetDestroyed(JdbcTemplate sql) {
-        this.sql = sql;
+    ForgetDestroyed(PaperReadingRepository readings, ReadPageStore pages) {
+        this.readings = readings;
+        this.pages = pages;
     }
 
     @EventListener
     void on(ContentDestroyed event) {
         // first what is held while a page is kept
-        sql.update("delete from paper_reading where sha256 = ?", event.sha256());
-        sql.update("delete from paper_page where sha256 = ?", event.sha256());
+        readings.remove(event.sha256());
+        pages.remove(event.sha256());
     }
 }

@@ -4,6 +4,7 @@ import app.denfold.paper.reading.WordBox;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /** Boxes of words as they are stored: four unsigned numbers of two bytes for each. */
 final class PackedBoxes {
@@ -13,7 +14,7 @@ final class PackedBoxes {
     private PackedBoxes() {}
 
     /** Null when there are none. */
-    static byte[] pack(List<WordBox> boxes) {
+    static byte @Nullable [] pack(List<WordBox> boxes) {
         if (boxes.isEmpty()) {
             return null;
         }

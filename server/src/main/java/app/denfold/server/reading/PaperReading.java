@@ -9,6 +9,7 @@ import jakarta.persistence.PostPersist;
 import jakarta.persistence.Transient;
 import java.time.Instant;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Persistable;
 
 /** How far the reading of some stored bytes is. */
@@ -34,24 +35,25 @@ class PaperReading implements Persistable<String> {
     private boolean filed;
 
     private int pagesRead;
-    private String reason;
+    private @Nullable String reason;
     private Instant askedAt;
-    private Instant endedAt;
+    private @Nullable Instant endedAt;
 
     /** How often the program that reads was ended over it from outside, since it last got on. */
     private int losses;
 
     /** Not before then is it tried again. */
-    private Instant notBefore;
+    private @Nullable Instant notBefore;
 
     /** Until then somebody is reading it, unless he is gone; he says so again and again. */
-    private Instant heldUntil;
+    private @Nullable Instant heldUntil;
 
-    private UUID heldBy;
+    private @Nullable UUID heldBy;
 
     @Transient
     private boolean fresh;
 
+    @SuppressWarnings("NullAway.Init")
     protected PaperReading() {}
 
     PaperReading(String sha256, boolean filed, Instant now) {
@@ -105,6 +107,7 @@ class PaperReading implements Persistable<String> {
         return pagesRead;
     }
 
+    @Nullable
     String reason() {
         return reason;
     }

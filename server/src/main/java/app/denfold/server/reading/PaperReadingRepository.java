@@ -39,6 +39,10 @@ interface PaperReadingRepository extends CrudRepository<PaperReading, String> {
     @Query("update PaperReading r set r.heldUntil = null, r.heldBy = null where r.sha256 = :sha256 and r.heldBy = :by")
     int release(String sha256, UUID by);
 
+    @Modifying
+    @Query("delete from PaperReading r where r.sha256 = :sha256")
+    void remove(String sha256);
+
     List<PaperReading> findBySha256In(Collection<String> hashes);
 
     /** Held until the transaction ends; empty when the paper was destroyed meanwhile. */

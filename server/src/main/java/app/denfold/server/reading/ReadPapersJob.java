@@ -27,6 +27,7 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
@@ -54,7 +55,7 @@ class ReadPapersJob {
     private static final Duration BEAT = Duration.ofSeconds(5);
 
     private final PaperReadingRepository readings;
-    private final ReadPages pages;
+    private final ReadPageStore pages;
     private final Contents contents;
     private final PaperWorkers workers;
     private final PracticeCalendar calendar;
@@ -70,7 +71,7 @@ class ReadPapersJob {
 
     ReadPapersJob(
             PaperReadingRepository readings,
-            ReadPages pages,
+            ReadPageStore pages,
             Contents contents,
             PaperWorkers readingWorkers,
             PracticeCalendar calendar,
@@ -188,7 +189,7 @@ class ReadPapersJob {
         });
     }
 
-    private void end(String sha256, String failed) {
+    private void end(String sha256, @Nullable String failed) {
         transactions.executeWithoutResult(t -> {
             Optional<PaperReading> found = readings.findById(sha256);
             found.ifPresent(reading -> {

@@ -16,10 +16,10 @@ import org.springframework.transaction.annotation.Transactional;
 public class Readings {
 
     private final PaperReadingRepository readings;
-    private final ReadPages pages;
+    private final ReadPageStore pages;
     private final PracticeCalendar calendar;
 
-    Readings(PaperReadingRepository readings, ReadPages pages, PracticeCalendar calendar) {
+    Readings(PaperReadingRepository readings, ReadPageStore pages, PracticeCalendar calendar) {
         this.readings = readings;
         this.pages = pages;
         this.calendar = calendar;
@@ -86,6 +86,12 @@ public class Readings {
     @Transactional(readOnly = true)
     public List<ReadPage> pages(String sha256) {
         return pages.of(sha256);
+    }
+
+    /** By page, by how many degrees clockwise recognition turned it to stand upright; those it did not turn are left out. */
+    @Transactional(readOnly = true)
+    public Map<Integer, Integer> turns(String sha256) {
+        return pages.turns(sha256);
     }
 
     /** The pages read so far of several papers. */

@@ -9,6 +9,7 @@ import java.util.Objects;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 
 /** Somebody, or an organisation, without a file: a guardian, an insurer. */
 @Entity
@@ -17,15 +18,17 @@ public class Outsider {
     @Id
     private UUID id;
 
+    @SuppressWarnings("NullAway.Init")
     @Version
     private Integer version;
 
     private String name;
-    private String organisation;
-    private String email;
-    private String phone;
+    private @Nullable String organisation;
+    private @Nullable String email;
+    private @Nullable String phone;
     private String searchText;
 
+    @SuppressWarnings("NullAway.Init")
     protected Outsider() {}
 
     Outsider(OutsiderDetails details) {
@@ -43,7 +46,7 @@ public class Outsider {
                 .collect(Collectors.joining(" ")));
     }
 
-    private static String stripped(String text) {
+    private static @Nullable String stripped(@Nullable String text) {
         return text == null || text.isBlank() ? null : text.strip();
     }
 
@@ -59,14 +62,15 @@ public class Outsider {
         return name;
     }
 
-    public String organisation() {
+    public @Nullable String organisation() {
         return organisation;
     }
 
-    public String email() {
+    public @Nullable String email() {
         return email;
     }
 
+    @Nullable
     String phone() {
         return phone;
     }

@@ -11,6 +11,7 @@ import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.dao.DataIntegrityViolationException;
@@ -88,7 +89,7 @@ public class PeopleAround {
                     o.phone(),
                     r.words()));
         }
-        UUID other = reverse ? r.fileId() : r.otherFileId();
+        UUID other = reverse ? r.fileId() : Objects.requireNonNull(r.otherFileId());
         if (!files.maySee(viewer, other)) {
             return Optional.empty();
         }
@@ -183,7 +184,7 @@ public class PeopleAround {
         files.visible(viewer, relation.fileId());
         String name = relation.outsiderId() != null
                 ? outsiders.findById(relation.outsiderId()).orElseThrow().name()
-                : files.file(relation.otherFileId()).name();
+                : files.file(Objects.requireNonNull(relation.otherFileId())).name();
         relations.delete(relation);
         files.touch(relation.fileId());
         trail.record(AuditEntry.ofFile(

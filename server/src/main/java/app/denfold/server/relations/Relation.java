@@ -9,6 +9,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /** What somebody, in another file or without one, is to the person of a file. */
 @Entity
@@ -17,6 +18,7 @@ class Relation {
     @Id
     private UUID id;
 
+    @SuppressWarnings("NullAway.Init")
     @Version
     private Integer version;
 
@@ -25,15 +27,23 @@ class Relation {
     @Enumerated(EnumType.STRING)
     private RelationKind kind;
 
-    private UUID otherFileId;
-    private UUID outsiderId;
-    private String words;
+    private @Nullable UUID otherFileId;
+    private @Nullable UUID outsiderId;
+    private @Nullable String words;
     private String addedBy;
     private Instant addedAt;
 
+    @SuppressWarnings("NullAway.Init")
     protected Relation() {}
 
-    Relation(UUID fileId, RelationKind kind, UUID otherFileId, UUID outsiderId, String words, String by, Instant now) {
+    Relation(
+            UUID fileId,
+            RelationKind kind,
+            @Nullable UUID otherFileId,
+            @Nullable UUID outsiderId,
+            @Nullable String words,
+            String by,
+            Instant now) {
         this.id = UuidCreator.getTimeOrderedEpoch();
         this.fileId = fileId;
         this.kind = kind;
@@ -56,14 +66,17 @@ class Relation {
         return kind;
     }
 
+    @Nullable
     UUID otherFileId() {
         return otherFileId;
     }
 
+    @Nullable
     UUID outsiderId() {
         return outsiderId;
     }
 
+    @Nullable
     String words() {
         return words;
     }

@@ -16,6 +16,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /** Signers at one desk, one after the other, on one document. */
 @Entity
@@ -30,6 +31,7 @@ class DeskSigning {
     @Id
     private UUID id;
 
+    @SuppressWarnings("NullAway.Init")
     @Version
     private Integer version;
 
@@ -41,10 +43,10 @@ class DeskSigning {
 
     private String startedBy;
     private Instant startedAt;
-    private Instant finishedAt;
+    private @Nullable Instant finishedAt;
 
     /** Who ended it; null while it is open. */
-    private String endedBy;
+    private @Nullable String endedBy;
 
     /** Whether nothing is left to be done: signatures that were given are on a sealed copy. */
     private boolean sealed;
@@ -54,6 +56,7 @@ class DeskSigning {
     @OrderColumn(name = "place")
     private List<SigningStep> steps = new ArrayList<>();
 
+    @SuppressWarnings("NullAway.Init")
     protected DeskSigning() {}
 
     DeskSigning(UUID documentId, String sourceSha256, List<SigningStep> steps, String startedBy, Instant now) {
@@ -102,6 +105,7 @@ class DeskSigning {
         return sealed;
     }
 
+    @Nullable
     String endedBy() {
         return endedBy;
     }

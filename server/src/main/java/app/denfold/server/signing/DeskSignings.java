@@ -190,7 +190,7 @@ class DeskSignings {
     }
 
     @Transactional(readOnly = true)
-    public UUID openOn(Viewer viewer, UUID documentId) {
+    public @Nullable UUID openOn(Viewer viewer, UUID documentId) {
         documents.visible(viewer, documentId);
         return signings.findByDocumentIdAndState(documentId, DeskSigning.State.OPEN)
                 .map(DeskSigning::id)

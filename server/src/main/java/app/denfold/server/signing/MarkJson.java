@@ -4,6 +4,7 @@ import app.denfold.paper.sealing.SignatureMark;
 import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;
 import java.util.List;
+import java.util.Objects;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Signatures as they come from the page and are kept. */
@@ -24,24 +25,23 @@ final class MarkJson {
         }
 
         SignatureMark.Drawing drawing() {
-            return typed == null ? SignatureMark.pen(strokes) : SignatureMark.typed(typed);
+            return typed == null ? SignatureMark.pen(Objects.requireNonNull(strokes)) : SignatureMark.typed(typed);
         }
     }
 
     /** @throws Refusal when it is neither or both, empty, or out of its box */
     static String checked(GivenMark given) {
-        boolean pen = given.strokes() != null && !given.strokes().isEmpty();
-        boolean typed = given.typed() != null && !given.typed().isBlank();
-        if (pen == typed) {
+        List<List<SignatureMark.Point>> strokes = given.strokes() == null ? List.of() : given.strokes();
+        String typed = given.typed() == null ? "" : given.typed().strip();
+        if (strokes.isEmpty() == typed.isEmpty()) {
             throw Refusal.invalid("signature", "Sign with the pen or type the name, one of the two.");
         }
-        if (pen) {
-            checkStrokes(given.strokes());
-        } else if (given.typed().length() > 120) {
+        if (typed.isEmpty()) {
+            checkStrokes(strokes);
+        } else if (typed.length() > 120) {
             throw Refusal.invalid("signature", "The typed name is too long.");
         }
-        return MAPPER.writeValueAsString(
-                pen ? given : new GivenMark(null, given.typed().strip()));
+        return MAPPER.writeValueAsString(typed.isEmpty() ? given : new GivenMark(null, typed));
     }
 
     private static void checkStrokes(List<List<SignatureMark.Point>> strokes) {
@@ -54,7 +54,7 @@ final class MarkJson {
         }
     }
 
-    static SignatureMark.Drawing drawing(String json) {
+    static SignatureMark.Drawing drawing(@Nullable String json) {
         return MAPPER.readValue(json, GivenMark.class).drawing();
     }
 }

@@ -23,6 +23,8 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -100,13 +102,12 @@ class SealSigned {
     private record Copy(Content source, List<SignatureMark> marks, List<String> evidence) {}
 
     private void make(UUID signingId) throws IOException {
-        Copy copy = transactions.execute(t -> signings.findById(signingId)
-                .filter(s -> !s.isSealed())
-                .map(this::copy)
-                .orElse(null));
-        if (copy == null) {
+        Optional<Copy> toSeal = Objects.requireNonNull(transactions.execute(
+                t -> signings.findById(signingId).filter(s -> !s.isSealed()).map(this::copy)));
+        if (toSeal.isEmpty()) {
             return;
         }
+        Copy copy = toSeal.get();
         Path made = Files.createTempFile("sealed", ".pdf");
         try {
             seal.put(
@@ -136,7 +137,7 @@ class SealSigned {
         FiledDocument document = documents.document(signing.documentId());
         int count = copy.marks.size();
         documents.addCopy(
-                Actor.system(signing.endedBy()),
+                Actor.system(Objects.requireNonNull(signing.endedBy())),
                 document.id(),
                 prepared.sha256(),
                 "signed and sealed copy of " + copy.source.sha256().substring(0, 12),
@@ -157,7 +158,7 @@ class SealSigned {
         return new SignatureMark(
                 step.signer(),
                 step.roleLabel(),
-                calendar.words(step.signedAt()),
+                calendar.words(Objects.requireNonNull(step.signedAt())),
                 MarkJson.drawing(step.mark()),
                 new SignatureMark.Place(step.page(), step.leftPart(), step.topPart()));
     }
@@ -176,8 +177,8 @@ class SealSigned {
                 "# Signatures"));
         for (SigningStep step : steps) {
             lines.add(step.signer() + ", " + step.roleLabel());
-            lines.add("    on " + calendar.words(step.signedAt()) + " (" + settings.zone() + "), "
-                    + ("PEN".equals(step.method()) ? "by pen on the screen" : "by typing the name"));
+            lines.add("    on " + calendar.words(Objects.requireNonNull(step.signedAt())) + " (" + settings.zone()
+                    + "), " + ("PEN".equals(step.method()) ? "by pen on the screen" : "by typing the name"));
             lines.add("    on page " + step.page() + ", at the desk of " + signing.startedBy());
         }
         lines.add("# Seal");

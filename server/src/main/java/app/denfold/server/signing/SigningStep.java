@@ -4,6 +4,7 @@ import jakarta.persistence.Embeddable;
 import java.time.Instant;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
+import org.jspecify.annotations.Nullable;
 
 /**
  * One signer's turn.
@@ -20,9 +21,9 @@ record SigningStep(
         int page,
         double leftPart,
         double topPart,
-        String method,
-        @JdbcTypeCode(SqlTypes.JSON) String mark,
-        Instant signedAt) {
+        @Nullable String method,
+        @JdbcTypeCode(SqlTypes.JSON) @Nullable String mark,
+        @Nullable Instant signedAt) {
 
     boolean isSigned() {
         return signedAt != null;

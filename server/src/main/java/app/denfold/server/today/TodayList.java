@@ -22,10 +22,12 @@ import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Predicate;
@@ -126,9 +128,9 @@ class TodayList {
         }
     }
 
-    record TodaySlot(String label, String status, @Nullable LocalDate day) {}
+    record TodaySlot(String label, Status status, @Nullable LocalDate day) {}
 
-    record NewsLine(UUID fileId, String name, String who, String sentence, Instant at) {}
+    record NewsLine(@Nullable UUID fileId, String name, String who, String sentence, Instant at) {}
 
     record TodayAnswer(
             LocalDate today,
@@ -223,10 +225,10 @@ class TodayList {
         for (FiledDocument paper : papers) {
             items.add(new TodayItem(
                     "review",
-                    names.get(paper.fileId()),
+                    names.getOrDefault(paper.fileId(), ""),
                     paper.fileId(),
                     paper.id(),
-                    List.of(new TodaySlot(documents.typeLabel(paper), "in-review", paper.receivedOn())),
+                    List.of(new TodaySlot(documents.typeLabel(paper), Status.IN_REVIEW, paper.receivedOn())),
                     paper.receivedOn(),
                     null,
                     paper.versions().size()));
@@ -286,12 +288,17 @@ class TodayList {
         return names;
     }
 
+    private static LocalDate lastDay(Board.WaitingSlot slot) {
+        return Objects.requireNonNull(slot.nextChangeOn()).minusDays(1);
+    }
+
     private List<TodayItem> thisWeek(Viewer viewer, LocalDate today) {
         List<Board.WaitingSlot> ending = board.standing(viewer, ENDING, 5 * MOST_SLOTS).stream()
                 .filter(s -> s.nextChangeOn() != null
                         && ChronoUnit.DAYS.between(today, s.nextChangeOn()) <= DAYS_AHEAD
-                        && isWorse(s.nextStatus()))
-                .sorted(java.util.Comparator.comparing(Board.WaitingSlot::nextChangeOn))
+                        && s.nextStatus() != null
+                        && s.nextStatus().isWorse())
+                .sorted(Comparator.comparing(TodayList::lastDay))
                 .toList();
         Map<UUID, List<Board.WaitingSlot>> byFile = new LinkedHashMap<>();
         ending.forEach(
@@ -303,19 +310,14 @@ class TodayList {
                         own.get(0).fileId(),
                         null,
                         own.stream()
-                                .map(s -> new TodaySlot(
-                                        s.label(), s.status(), s.nextChangeOn().minusDays(1)))
+                                .map(s -> new TodaySlot(s.label(), s.status(), lastDay(s)))
                                 .toList(),
-                        own.get(0).nextChangeOn().minusDays(1)))
+                        lastDay(own.get(0))))
                 .toList();
     }
 
-    private static boolean isWorse(String status) {
-        return List.of("in-grace", "lapsed", "missing").contains(status);
-    }
-
     /** What the viewer may know, of files that he may see. */
-    private List<NewsLine> news(Viewer viewer, Instant visit) {
+    private List<NewsLine> news(Viewer viewer, @Nullable Instant visit) {
         if (visit == null) {
             return List.of();
         }

@@ -7,12 +7,10 @@ import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
-import com.github.f4b6a3.uuid.UuidCreator;
-import jakarta.annotation.Nullable;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
-import org.springframework.jdbc.core.JdbcTemplate;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -23,13 +21,13 @@ public class VisitsOfFile {
     private static final int LONGEST = 120;
     private static final int YEARS_AHEAD = 2;
 
-    private final JdbcTemplate sql;
+    private final VisitRepository visits;
     private final PersonFiles files;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
 
-    VisitsOfFile(JdbcTemplate sql, PersonFiles files, AuditTrail trail, PracticeCalendar calendar) {
-        this.sql = sql;
+    VisitsOfFile(VisitRepository visits, PersonFiles files, AuditTrail trail, PracticeCalendar calendar) {
+        this.visits = visits;
         this.files = files;
         this.trail = trail;
         this.calendar = calendar;
@@ -44,24 +42,18 @@ public class VisitsOfFile {
     public List<VisitAnswer> of(Viewer viewer, UUID fileId) {
         files.visible(viewer, fileId);
         LocalDate next = days(fileId).next(calendar.today()).orElse(null);
-        return sql.query(
-                "select id, day, words, by_name from visit where file_id = ? order by day desc, id",
-                (row, i) -> {
-                    LocalDate day = row.getObject("day", LocalDate.class);
-                    return new VisitAnswer(
-                            row.getObject("id", UUID.class),
-                            day,
-                            row.getString("words"),
-                            row.getString("by_name"),
-                            day.equals(next));
-                },
-                fileId);
+        return visits.findByFileIdOrderByDayDescId(fileId).stream()
+                .map(v -> new VisitAnswer(
+                        v.id(), v.day(), v.words(), v.byName(), v.day().equals(next)))
+                .toList();
     }
 
     /** For whoever may see the file already. */
     @Transactional(readOnly = true)
     public Visits days(UUID fileId) {
-        return new Visits(sql.queryForList("select day from visit where file_id = ?", LocalDate.class, fileId));
+        return new Visits(visits.findByFileIdOrderByDayDescId(fileId).stream()
+                .map(Visit::day)
+                .toList());
     }
 
     /** @throws Refusal when the day is missing or too far ahead, or the words are too many */
@@ -79,26 +71,17 @@ public class VisitsOfFile {
         if (said != null && said.length() > LONGEST) {
             throw Refusal.invalid("words", "A visit has up to " + LONGEST + " letters.");
         }
-        UUID id = UuidCreator.getTimeOrderedEpoch();
-        sql.update(
-                "insert into visit (id, file_id, day, words, by_name) values (?, ?, ?, ?, ?)",
-                id,
-                fileId,
-                day,
-                said,
-                viewer.name());
+        Visit visit = visits.save(new Visit(fileId, day, said, viewer.name()));
         trail.record(AuditEntry.ofFile(viewer.actor(), "visit-noted", fileId, "noted " + told(day, said)));
-        return id;
+        return visit.id();
     }
 
     @Transactional
     public void remove(Viewer viewer, UUID fileId, UUID id) {
         viewer.requireChange();
-        VisitAnswer visit = of(viewer, fileId).stream()
-                .filter(v -> v.id().equals(id))
-                .findFirst()
-                .orElseThrow(() -> Refusal.notFound("visit"));
-        sql.update("delete from visit where id = ?", id);
+        files.visible(viewer, fileId);
+        Visit visit = visits.findByIdAndFileId(id, fileId).orElseThrow(() -> Refusal.notFound("visit"));
+        visits.delete(visit);
         trail.record(AuditEntry.ofFile(
                 viewer.actor(), "visit-removed", fileId, "removed " + told(visit.day(), visit.words())));
     }

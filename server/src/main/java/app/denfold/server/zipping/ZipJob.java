@@ -17,17 +17,15 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import java.sql.Timestamp;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
-import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -40,7 +38,7 @@ class ZipJob {
     private static final Duration KEPT = Duration.ofDays(1);
     private static final int MOST = 5_000;
 
-    private final JdbcTemplate sql;
+    private final ZipRequestRepository requests;
     private final ZipPapers papers;
     private final Documents documents;
     private final Accounts accounts;
@@ -50,7 +48,7 @@ class ZipJob {
     private final Path folder;
 
     ZipJob(
-            JdbcTemplate sql,
+            ZipRequestRepository requests,
             ZipPapers papers,
             Documents documents,
             Accounts accounts,
@@ -59,7 +57,7 @@ class ZipJob {
             PracticeCalendar calendar,
             @Value("${denfold.content}") Path content)
             throws IOException {
-        this.sql = sql;
+        this.requests = requests;
         this.papers = papers;
         this.documents = documents;
         this.accounts = accounts;
@@ -84,14 +82,7 @@ class ZipJob {
                 chosen.size() == 1 ? "1 paper as a ZIP" : chosen.size() + " papers as a ZIP",
                 chosen.size(),
                 viewer.actor());
-        sql.update(connection -> {
-            var insert =
-                    connection.prepareStatement("insert into zip_request (id, account_id, documents) values (?, ?, ?)");
-            insert.setObject(1, job);
-            insert.setObject(2, viewer.accountId());
-            insert.setArray(3, connection.createArrayOf("uuid", chosen.toArray()));
-            return insert;
-        });
+        requests.save(new ZipRequest(job, viewer.accountId(), chosen));
         scheduler.getObject().scheduleIfNotExists(TASK.instance(job.toString()).scheduledTo(Instant.EPOCH));
         return job;
     }
@@ -99,9 +90,10 @@ class ZipJob {
     /** A ZIP that is ready. @throws Refusal when there is none, or it was asked for by another */
     @Transactional(readOnly = true)
     public Path made(Viewer viewer, UUID id) {
-        List<UUID> owners = sql.queryForList(
-                "select account_id from zip_request where id = ? and made_at is not null", UUID.class, id);
-        if (!owners.contains(viewer.accountId()) || !Files.exists(zip(id))) {
+        boolean isReady = requests.findById(id)
+                .filter(z -> z.isMade() && z.accountId().equals(viewer.accountId()))
+                .isPresent();
+        if (!isReady || !Files.exists(zip(id))) {
             throw Refusal.notFound("ZIP; it is kept for a day");
         }
         return zip(id);
@@ -113,15 +105,13 @@ class ZipJob {
 
     void run(UUID id) {
         try {
-            List<Viewer> who =
-                    sql.queryForList("select account_id from zip_request where id = ?", UUID.class, id).stream()
-                            .flatMap(a -> accounts.viewer(a).stream())
-                            .toList();
-            if (who.isEmpty()) {
+            Optional<ZipRequest> asked = requests.findById(id);
+            Optional<Viewer> who = asked.flatMap(z -> accounts.viewer(z.accountId()));
+            if (asked.isEmpty() || who.isEmpty()) {
                 jobs.failed(id, "Whoever asked for it is no longer here.");
                 return;
             }
-            write(who.get(0), id);
+            write(who.get(), asked.get());
         } catch (NotNow damaged) {
             jobs.failed(id, damaged.getMessage() + " Leave that paper out, and try again.");
         } catch (IOException failed) {
@@ -130,14 +120,9 @@ class ZipJob {
         }
     }
 
-    private void write(Viewer viewer, UUID id) throws IOException {
-        List<UUID> ids = sql.query(
-                        "select documents from zip_request where id = ?",
-                        (row, i) -> Arrays.stream((Object[]) row.getArray(1).getArray())
-                                .map(UUID.class::cast)
-                                .toList(),
-                        id)
-                .get(0);
+    private void write(Viewer viewer, ZipRequest asked) throws IOException {
+        UUID id = asked.id();
+        List<UUID> ids = asked.documents();
         Path part = folder.resolve(id + ".part");
         try {
             int count = papers.write(viewer, ids, part, done -> {
@@ -147,7 +132,8 @@ class ZipJob {
             });
             long size = Files.size(part);
             Files.move(part, zip(id), StandardCopyOption.ATOMIC_MOVE);
-            sql.update("update zip_request set made_at = ? where id = ?", Timestamp.from(calendar.now()), id);
+            asked.made(calendar.now());
+            requests.save(asked);
             jobs.done(
                     id,
                     count + (count == 1 ? " paper, " : " papers, ") + Math.max(1, size / 1000) + " kB; kept for a day",
@@ -159,10 +145,9 @@ class ZipJob {
 
     @Scheduled(fixedDelayString = "PT1H", initialDelayString = "PT2M")
     void sweep() throws IOException {
-        Timestamp before = Timestamp.from(calendar.now().minus(KEPT));
-        for (UUID old : sql.queryForList("select id from zip_request where made_at < ?", UUID.class, before)) {
-            Files.deleteIfExists(zip(old));
-            sql.update("delete from zip_request where id = ?", old);
+        for (ZipRequest old : requests.findByMadeAtBefore(calendar.now().minus(KEPT))) {
+            Files.deleteIfExists(zip(old.id()));
+            requests.delete(old);
         }
     }
 

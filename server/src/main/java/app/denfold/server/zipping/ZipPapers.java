@@ -26,6 +26,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.IntConsumer;
@@ -127,8 +128,8 @@ public class ZipPapers {
         Map<UUID, Set<String>> taken = new HashMap<>();
         List<Line> lines = new ArrayList<>();
         for (FiledDocument paper : papers) {
-            PersonFile person = people.get(paper.fileId());
-            Content content = bytes.get(paper.latest().sha256());
+            PersonFile person = Objects.requireNonNull(people.get(paper.fileId()));
+            Content content = Objects.requireNonNull(bytes.get(paper.latest().sha256()));
             if (content.virus().isPresent()) {
                 continue;
             }

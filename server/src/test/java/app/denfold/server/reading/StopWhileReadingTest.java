@@ -24,7 +24,7 @@ class StopWhileReadingTest {
     PaperReadingRepository readings;
 
     @Autowired
-    ReadPages pages;
+    ReadPageStore pages;
 
     @Autowired
     Contents contents;

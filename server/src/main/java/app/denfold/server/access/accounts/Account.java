@@ -15,6 +15,7 @@ import java.util.Set;
 import java.util.UUID;
 import org.hibernate.annotations.DynamicUpdate;
 import org.hibernate.annotations.OptimisticLock;
+import org.jspecify.annotations.Nullable;
 
 /** Someone who can sign in. */
 @Entity
@@ -24,6 +25,7 @@ class Account {
     @Id
     private UUID id;
 
+    @SuppressWarnings("NullAway.Init")
     @Version
     private Integer version;
 
@@ -33,9 +35,9 @@ class Account {
     @Enumerated(EnumType.STRING)
     private Role role;
 
-    private String passwordHash;
-    private String team;
-    private String title;
+    private @Nullable String passwordHash;
+    private @Nullable String team;
+    private @Nullable String title;
     private boolean seesSensitive;
     private boolean mayChange;
     private boolean closed;
@@ -43,11 +45,12 @@ class Account {
 
     /** One may sign in at two places at once; that is no change two people fight over. */
     @OptimisticLock(excluded = true)
-    private Instant visitedAt;
+    private @Nullable Instant visitedAt;
 
     @OptimisticLock(excluded = true)
-    private Instant previousVisitAt;
+    private @Nullable Instant previousVisitAt;
 
+    @SuppressWarnings("NullAway.Init")
     protected Account() {}
 
     Account(NewAccount from, Instant now) {
@@ -87,6 +90,7 @@ class Account {
         return role;
     }
 
+    @Nullable
     String passwordHash() {
         return passwordHash;
     }
@@ -95,6 +99,7 @@ class Account {
         return !closed;
     }
 
+    @Nullable
     Instant previousVisitAt() {
         return previousVisitAt;
     }

@@ -40,7 +40,7 @@ public class Accounts {
     private final PasswordEncoder passwords;
     private final PracticeCalendar calendar;
     private final ApplicationEventPublisher events;
-    private final OpenSessions sessions;
+    private final OpenSessionStore sessions;
     private final ObjectProvider<SensitiveThings> sensitive;
     private final TransactionTemplate transactions;
     private final String nobodysHash;
@@ -53,7 +53,7 @@ public class Accounts {
             PasswordEncoder passwords,
             PracticeCalendar calendar,
             ApplicationEventPublisher events,
-            OpenSessions sessions,
+            OpenSessionStore sessions,
             ObjectProvider<SensitiveThings> sensitive,
             TransactionTemplate transactions) {
         this.sensitive = sensitive;

@@ -6,6 +6,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /** A link that lets its holder set a password once; only a hash of its secret is kept. */
 @Entity
@@ -14,6 +15,7 @@ class OneTimeLink {
     @Id
     private UUID id;
 
+    @SuppressWarnings("NullAway.Init")
     @Version
     private Integer version;
 
@@ -21,8 +23,9 @@ class OneTimeLink {
     private String tokenHash;
     private Instant issuedAt;
     private Instant expiresAt;
-    private Instant usedAt;
+    private @Nullable Instant usedAt;
 
+    @SuppressWarnings("NullAway.Init")
     protected OneTimeLink() {}
 
     OneTimeLink(UUID accountId, String tokenHash, Instant issuedAt, Instant expiresAt) {

@@ -1,10 +1,8 @@
 package app.denfold.server.access.accounts;
 
 import app.denfold.server.problems.Refusal;
-import java.sql.Timestamp;
 import java.time.Duration;
 import java.time.Instant;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 /**
@@ -25,10 +23,10 @@ class SignInThrottle {
     private static final int MANY = 50;
     private static final Duration AMONG_MANY = Duration.ofSeconds(5);
 
-    private final JdbcClient sql;
+    private final SignInAttemptStore attempts;
 
-    SignInThrottle(JdbcClient sql) {
-        this.sql = sql;
+    SignInThrottle(SignInAttemptStore attempts) {
+        this.attempts = attempts;
     }
 
     /**
@@ -39,68 +37,26 @@ class SignInThrottle {
      * @throws Refusal when it comes too early; it is not counted then
      */
     void count(String email, String address, Instant now) {
-        long counted = sql.sql("""
-                        insert into sign_in_attempts (email, address, failures, last_at, not_before)
-                        values (:email, :address, 1, :now, '-infinity')
-                        on conflict (email, address) do update set
-                          failures = case when sign_in_attempts.last_at < :forgotten then 1
-                                          else sign_in_attempts.failures + 1 end,
-                          last_at = :now,
-                          not_before = case when sign_in_attempts.last_at < :forgotten
-                                              or sign_in_attempts.failures + 1 < :free then '-infinity'
-                            else cast(:now as timestamptz) + least(:longest, power(2, least(sign_in_attempts.failures + 2 - :free, 20)))
-                                        * interval '1 second' end
-                        where sign_in_attempts.not_before <= :now
-                        """)
-                .param("email", email)
-                .param("address", address)
-                .param("now", Timestamp.from(now))
-                .param("forgotten", Timestamp.from(now.minus(FORGOTTEN)))
-                .param("free", FREE)
-                .param("longest", LONGEST_WAIT)
-                .update();
-        if (counted == 0) {
+        boolean isCounted = attempts.add(
+                email, address, now, new SignInAttemptStore.Wait(now.minus(FORGOTTEN), FREE, LONGEST_WAIT));
+        if (!isCounted) {
             throw tooEarly(secondsLeft(email, address, now));
         }
         refuseAmongMany(email, address, now);
     }
 
     private long secondsLeft(String email, String address, Instant now) {
-        Instant until = sql.sql("select not_before from sign_in_attempts where email = ? and address = ?")
-                .params(email, address)
-                .query(Timestamp.class)
-                .optional()
-                .map(Timestamp::toInstant)
-                .orElse(now);
+        Instant until = attempts.notBefore(email, address).orElse(now);
         return Math.max(1, Duration.between(now, until).toSeconds() + 1);
     }
 
     private void refuseAmongMany(String email, String address, Instant now) {
-        record Others(long failures, Instant last) {}
-        Others others = sql.sql("""
-                        select coalesce(sum(failures), 0), max(last_at) from sign_in_attempts
-                        where email = ? and address <> ? and last_at > ?
-                        """)
-                .params(email, address, Timestamp.from(now.minus(LATELY)))
-                .query((row, i) -> new Others(
-                        row.getLong(1),
-                        row.getTimestamp(2) == null
-                                ? Instant.EPOCH
-                                : row.getTimestamp(2).toInstant()))
-                .single();
+        SignInAttemptStore.Others others = attempts.others(email, address, now.minus(LATELY));
         boolean isTooEarly =
-                others.failures >= MANY && others.last.plus(AMONG_MANY).isAfter(now);
-        if (isTooEarly && !cameInFrom(email, address)) {
+                others.failures() >= MANY && others.last().plus(AMONG_MANY).isAfter(now);
+        if (isTooEarly && !attempts.cameInFrom(email, address)) {
             throw tooEarly(AMONG_MANY.toSeconds());
         }
-    }
-
-    private boolean cameInFrom(String email, String address) {
-        return sql.sql("select count(*) from sign_in_place where email = ? and address = ?")
-                        .params(email, address)
-                        .query(Long.class)
-                        .single()
-                > 0;
     }
 
     private static Refusal tooEarly(long seconds) {
@@ -110,28 +66,16 @@ class SignInThrottle {
 
     /** Forgets the failures of account and address. */
     void succeeded(String email, String address, Instant now) {
-        sql.sql("delete from sign_in_attempts where email = ? and address = ?")
-                .params(email, address)
-                .update();
-        sql.sql("""
-                insert into sign_in_place (email, address, at) values (?, ?, ?)
-                on conflict (email, address) do update set at = excluded.at
-                """).params(email, address, Timestamp.from(now)).update();
+        attempts.cameIn(email, address, now);
     }
 
     /** How often in a row it failed. */
     int failures(String email, String address) {
-        return sql.sql("select failures from sign_in_attempts where email = ? and address = ?")
-                .params(email, address)
-                .query(Integer.class)
-                .optional()
-                .orElse(0);
+        return attempts.failures(email, address);
     }
 
     /** Forgets what is old. */
     void sweep(Instant now) {
-        sql.sql("delete from sign_in_attempts where last_at < ?")
-                .param(Timestamp.from(now.minus(FORGOTTEN)))
-                .update();
+        attempts.deleteBefore(now.minus(FORGOTTEN));
     }
 }

@@ -4,6 +4,7 @@ import app.denfold.server.access.SignedInAccount;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.problems.Refusal;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.annotation.Lazy;
 import org.springframework.core.MethodParameter;
@@ -39,9 +40,9 @@ class ViewerArgument implements WebMvcConfigurer, HandlerMethodArgumentResolver 
     @Override
     public Viewer resolveArgument(
             MethodParameter parameter,
-            ModelAndViewContainer mav,
+            @Nullable ModelAndViewContainer mav,
             NativeWebRequest request,
-            WebDataBinderFactory binder) {
+            @Nullable WebDataBinderFactory binder) {
         Authentication authentication = SecurityContextHolder.getContext().getAuthentication();
         if (authentication == null || !(authentication.getPrincipal() instanceof SignedInAccount account)) {
             throw Refusal.notSignedIn("Sign in first.");

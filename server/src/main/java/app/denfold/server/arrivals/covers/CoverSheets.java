@@ -14,6 +14,7 @@ import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Sheets to be laid before papers in a stack, so that it splits by itself. */
@@ -37,7 +38,7 @@ public class CoverSheets {
      * @param types codes of types; empty for none
      * @throws Refusal when neither is given
      */
-    public byte[] sheets(Viewer viewer, UUID fileId, List<String> types) {
+    public byte[] sheets(Viewer viewer, @Nullable UUID fileId, List<String> types) {
         PersonFile file = fileId == null ? null : files.visible(viewer, fileId);
         if (file == null && types.isEmpty()) {
             throw Refusal.invalid("types", "A cover sheet names a person, a type, or both.");

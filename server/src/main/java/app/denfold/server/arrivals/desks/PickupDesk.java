@@ -4,6 +4,7 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Version;
 import java.time.Duration;
+import org.jspecify.annotations.Nullable;
 
 /** A pickup folder: what is known beforehand of the papers that come through it. */
 @Entity
@@ -15,9 +16,9 @@ public class PickupDesk {
     @Version
     private Integer version;
 
-    private String type;
-    private String description;
-    private String source;
+    private @Nullable String type;
+    private @Nullable String description;
+    private @Nullable String source;
     private boolean splitBlank;
     private boolean splitCounts;
     private int splitEvery;
@@ -25,6 +26,7 @@ public class PickupDesk {
     private boolean filesCovers;
     private int pauseSeconds;
 
+    @SuppressWarnings("NullAway.Init")
     protected PickupDesk() {}
 
     void set(PickupDesks.DeskDetails to) {
@@ -58,11 +60,11 @@ public class PickupDesk {
         return Duration.ofSeconds(pauseSeconds);
     }
 
-    public String type() {
+    public @Nullable String type() {
         return type;
     }
 
-    public String description() {
+    public @Nullable String description() {
         return description;
     }
 

@@ -16,11 +16,7 @@ import java.nio.file.Path;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.StreamSupport;
 import org.springframework.beans.factory.annotation.Value;
-import org.springframework.data.jpa.repository.Modifying;
-import org.springframework.data.jpa.repository.Query;
-import org.springframework.data.repository.CrudRepository;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -28,26 +24,14 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class PickupDesks {
 
-    interface Desks extends CrudRepository<PickupDesk, String> {
-
-        /** The watcher of the folders and an administrator may come upon a new desk at the same moment. */
-        @Modifying
-        @Query(value = """
-                        insert into pickup_desk
-                        (name, version, split_blank, split_counts, split_every, drop_blank, files_covers, pause_seconds)
-                        values (:name, 0, false, false, 0, false, false, :pause) on conflict (name) do nothing
-                        """, nativeQuery = true)
-        void insertUnlessThere(String name, int pause);
-    }
-
-    private final Desks desks;
+    private final PickupDeskRepository desks;
     private final Catalog catalog;
     private final AuditTrail trail;
     private final Path root;
     private final int usualPause;
 
     PickupDesks(
-            Desks desks,
+            PickupDeskRepository desks,
             Catalog catalog,
             AuditTrail trail,
             @Value("${denfold.pickup}") Path root,
@@ -88,7 +72,7 @@ public class PickupDesks {
     @Transactional(readOnly = true)
     List<DeskAnswer> all(Viewer viewer) {
         viewer.requireAdministrator();
-        return StreamSupport.stream(desks.findAll().spliterator(), false)
+        return desks.findAll().stream()
                 .map(PickupDesk::details)
                 .sorted(Comparator.comparing(DeskDetails::name))
                 .map(d -> new DeskAnswer(d, root.resolve(d.name()).toString()))
@@ -98,10 +82,7 @@ public class PickupDesks {
     @Transactional(readOnly = true)
     public List<String> names(Viewer viewer) {
         viewer.requireChange();
-        return StreamSupport.stream(desks.findAll().spliterator(), false)
-                .map(d -> d.details().name())
-                .sorted()
-                .toList();
+        return desks.findAll().stream().map(d -> d.details().name()).sorted().toList();
     }
 
     public Optional<PickupDesk> desk(String name) {

@@ -7,8 +7,8 @@ import app.denfold.server.arrivals.Arrival;
 import app.denfold.server.arrivals.ArrivalRepository;
 import app.denfold.server.arrivals.PageRef;
 import app.denfold.server.arrivals.WaitingArrivals;
+import app.denfold.server.arrivals.proposing.LearnedTypeStore;
 import app.denfold.server.arrivals.proposing.ProposeForArrival;
-import app.denfold.server.arrivals.proposing.TypeLearning;
 import app.denfold.server.content.Contents;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
@@ -18,7 +18,10 @@ import app.denfold.server.problems.Refusal;
 import app.denfold.server.reading.Readings;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -30,7 +33,7 @@ public class FileArrivals {
     private final ArrivalRepository arrivals;
     private final WaitingArrivals waiting;
     private final ProposeForArrival proposals;
-    private final TypeLearning learning;
+    private final LearnedTypeStore learning;
     private final Contents contents;
     private final Readings readings;
     private final Documents documents;
@@ -41,7 +44,7 @@ public class FileArrivals {
             ArrivalRepository arrivals,
             WaitingArrivals waiting,
             ProposeForArrival proposals,
-            TypeLearning learning,
+            LearnedTypeStore learning,
             Contents contents,
             Readings readings,
             Documents documents,
@@ -91,9 +94,11 @@ public class FileArrivals {
      * must be sure. Otherwise it waits as any other.
      */
     void byItself(UUID id, Actor desk) {
-        Arrival before = transactions.execute(t -> arrivals.findById(id).orElse(null));
-        if (before != null && isToBeFiledByItself(before)) {
-            Bytes bytes = transactions.execute(t -> bytesOf(before)).made(contents);
+        Optional<Arrival> found = Objects.requireNonNull(transactions.execute(t -> arrivals.findById(id)));
+        if (found.filter(FileArrivals::isToBeFiledByItself).isPresent()) {
+            Arrival before = found.get();
+            Bytes bytes = Objects.requireNonNull(transactions.execute(t -> bytesOf(before)))
+                    .made(contents);
             transactions.executeWithoutResult(t -> arrivals.findById(id)
                     .filter(a -> a.version() == before.version() && isToBeFiledByItself(a))
                     .ifPresent(a -> fileByItself(a, bytes, desk)));
@@ -117,13 +122,13 @@ public class FileArrivals {
         FiledDocument document = documents.takeOver(
                 desk,
                 new FilingDetails(
-                        arrival.proposedFile(),
-                        arrival.proposedType(),
+                        Objects.requireNonNull(arrival.proposedFile()),
+                        Objects.requireNonNull(arrival.proposedType()),
                         List.of(),
-                        arrival.proposedDated(),
+                        Objects.requireNonNull(arrival.proposedDated()),
                         null,
                         null,
-                        proposals.fieldsOf(arrival, arrival.proposedType())),
+                        proposals.fieldsOf(arrival, Objects.requireNonNull(arrival.proposedType()))),
                 new Documents.Received(
                         register(arrival, bytes),
                         calendar.dayOf(arrival.receivedAt()),
@@ -134,7 +139,7 @@ public class FileArrivals {
     }
 
     /** What is filed of an arrival: the bytes as they came, or a copy of chosen pages that is yet to be made. */
-    private record Bytes(String asCame, List<PageRef> chosen, Contents.Prepared copy) {
+    private record Bytes(@Nullable String asCame, List<PageRef> chosen, Contents.@Nullable Prepared copy) {
         Bytes made(Contents contents) {
             return chosen.isEmpty()
                     ? this
@@ -147,7 +152,7 @@ public class FileArrivals {
 
     private String register(Arrival arrival, Bytes bytes) {
         if (bytes.copy == null) {
-            return bytes.asCame;
+            return Objects.requireNonNull(bytes.asCame);
         }
         contents.register(bytes.copy);
         readings.remember(bytes.copy.sha256(), proposals.read(arrival));

@@ -10,6 +10,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -27,7 +28,7 @@ class BeingWritten {
 
     private final Path root;
     private final Set<String> written = ConcurrentHashMap.newKeySet();
-    private Process watcher;
+    private @Nullable Process watcher;
 
     BeingWritten(@Value("${denfold.pickup}") Path root) {
         this.root = root.toAbsolutePath();
@@ -36,6 +37,7 @@ class BeingWritten {
     @PostConstruct
     void start() throws IOException {
         Files.createDirectories(root);
+        Process started;
         try {
             ProcessBuilder asking = new ProcessBuilder(
                             "inotifywait",
@@ -50,12 +52,13 @@ class BeingWritten {
                     .redirectError(ProcessBuilder.Redirect.DISCARD);
             // it needs none of the server's secrets
             asking.environment().clear();
-            watcher = asking.start();
+            started = asking.start();
         } catch (IOException missing) {
             LOG.info("There is no inotifywait; that a scan was closed is seen by open handles alone");
             return;
         }
-        Thread listener = new Thread(this::listen, "pickup-closed");
+        watcher = started;
+        Thread listener = new Thread(() -> listen(started), "pickup-closed");
         listener.setDaemon(true);
         listener.start();
     }
@@ -64,9 +67,9 @@ class BeingWritten {
         return written.contains(file.toString());
     }
 
-    private void listen() {
+    private void listen(Process source) {
         try (BufferedReader events =
-                new BufferedReader(new InputStreamReader(watcher.getInputStream(), StandardCharsets.UTF_8))) {
+                new BufferedReader(new InputStreamReader(source.getInputStream(), StandardCharsets.UTF_8))) {
             for (String line = events.readLine(); line != null; line = events.readLine()) {
                 heard(line);
             }

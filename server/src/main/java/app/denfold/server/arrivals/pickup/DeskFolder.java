@@ -12,7 +12,9 @@ import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The folder of one desk: what a scanner saved there, {@code taken} for the originals of papers that are safe, and
@@ -66,7 +68,7 @@ final class DeskFolder {
     }
 
     /** Moves a file aside with a note that says why. @return false when another file lies under its name now */
-    boolean setAside(PickupFile file, String reason) throws IOException {
+    boolean setAside(PickupFile file, @Nullable String reason) throws IOException {
         Optional<Path> place = move(file, SET_ASIDE);
         if (place.isPresent()) {
             Files.writeString(
@@ -96,7 +98,8 @@ final class DeskFolder {
             Files.createLink(to, moved.path());
             Files.delete(moved.path());
         } catch (FileAlreadyExistsException another) {
-            Files.move(moved.path(), free(to.getParent(), shortName(new PickupFile(to, 0, 0, 0))));
+            Files.move(
+                    moved.path(), free(Objects.requireNonNull(to.getParent()), shortName(new PickupFile(to, 0, 0, 0))));
         }
     }
 

@@ -8,6 +8,7 @@ import java.nio.file.attribute.FileTime;
 import java.time.Instant;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.concurrent.TimeUnit;
 
 /**
@@ -27,9 +28,9 @@ record PickupFile(Path path, long inode, long size, long modified) {
                 Files.readAttributes(path, "unix:ino,size,lastModifiedTime", LinkOption.NOFOLLOW_LINKS);
         return new PickupFile(
                 path,
-                (Long) found.get("ino"),
-                (Long) found.get("size"),
-                ((FileTime) found.get("lastModifiedTime")).to(TimeUnit.MICROSECONDS));
+                Objects.requireNonNull((Long) found.get("ino")),
+                Objects.requireNonNull((Long) found.get("size")),
+                (Objects.requireNonNull((FileTime) found.get("lastModifiedTime"))).to(TimeUnit.MICROSECONDS));
     }
 
     /** Whether the path still leads to the very same file, as it was. */

@@ -26,6 +26,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -53,7 +54,7 @@ class PickupFolders {
     private final Arrivals arrivals;
     private final PickupDesks desks;
     private final FilesAtDesks atDesks;
-    private final TakenFiles takenFiles;
+    private final TakenFileStore takenFiles;
     private final BeingWritten written;
     private final AuditTrail trail;
     private final Duration kept;
@@ -68,7 +69,7 @@ class PickupFolders {
             Arrivals arrivals,
             PickupDesks desks,
             FilesAtDesks atDesks,
-            TakenFiles takenFiles,
+            TakenFileStore takenFiles,
             BeingWritten written,
             AuditTrail trail)
             throws IOException {
@@ -105,7 +106,10 @@ class PickupFolders {
             }
             List<PickupFile> papers = folder.papers();
             seen.keySet().removeIf(known -> known.path().startsWith(path) && !papers.contains(known));
-            PickupDesk desk = papers.isEmpty() ? null : desks.known(folder.name());
+            if (papers.isEmpty()) {
+                return;
+            }
+            PickupDesk desk = desks.known(folder.name());
             for (PickupFile paper : ready(papers, desk)) {
                 take(folder, desk, paper);
             }
@@ -210,7 +214,7 @@ class PickupFolders {
         as.ifPresent(name -> takenFiles.moved(folder.name(), paper, name));
     }
 
-    private void setAside(DeskFolder folder, PickupFile paper, String reason) throws IOException {
+    private void setAside(DeskFolder folder, PickupFile paper, @Nullable String reason) throws IOException {
         if (folder.setAside(paper, reason)) {
             trail.record(AuditEntry.general(
                     Actor.system(folder.name()),
@@ -239,7 +243,7 @@ class PickupFolders {
 
     private void tendTaken(DeskFolder folder) throws IOException {
         Instant now = Instant.now();
-        for (TakenFiles.TakenFile taken : takenFiles.ofDesk(folder.name())) {
+        for (TakenFileStore.TakenFile taken : takenFiles.ofDesk(folder.name())) {
             if (taken.movedAs() == null) {
                 forgetWhenGone(folder, taken, now);
                 continue;
@@ -259,7 +263,7 @@ class PickupFolders {
     }
 
     /** Its file was taken away by somebody else before it could be moved. */
-    private void forgetWhenGone(DeskFolder folder, TakenFiles.TakenFile taken, Instant now) throws IOException {
+    private void forgetWhenGone(DeskFolder folder, TakenFileStore.TakenFile taken, Instant now) throws IOException {
         boolean isThere = folder.papers().stream().anyMatch(f -> f.inode() == taken.inode());
         if (!isThere && taken.takenAt().plus(NEVER_ENDS).isBefore(now)) {
             takenFiles.forget(taken);

@@ -5,7 +5,6 @@ import app.denfold.server.content.destroying.UsesContent;
 import app.denfold.server.documents.DocumentEvents.DocumentDestroyed;
 import java.util.List;
 import org.springframework.context.event.EventListener;
-import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 
 /**
@@ -14,38 +13,26 @@ import org.springframework.stereotype.Component;
 @Component
 class ArrivalsUseContent implements UsesContent {
 
-    private static final String NEEDED = "(a.state in ('WAITING', 'SET_ASIDE') or a.document_id is not null)";
-
-    private final JdbcTemplate sql;
+    private final ArrivalContentStore arrivals;
     private final DestroyContent destroy;
-    private final TypeLearning learning;
+    private final LearnedTypeStore learning;
 
-    ArrivalsUseContent(JdbcTemplate sql, DestroyContent destroy, TypeLearning learning) {
-        this.sql = sql;
+    ArrivalsUseContent(ArrivalContentStore arrivals, DestroyContent destroy, LearnedTypeStore learning) {
+        this.arrivals = arrivals;
         this.learning = learning;
         this.destroy = destroy;
     }
 
     @Override
     public boolean uses(String sha256) {
-        return Boolean.TRUE.equals(
-                sql.queryForObject("""
-                select exists (select 1 from arrival a where a.sha256 = ? and %s)
-                    or exists (select 1 from arrival s join arrival a on a.batch_id = s.id where s.sha256 = ? and %s)
-                    or exists (select 1 from arrival a where a.pages::text like '%%' || ? || '%%' and %s)
-                """.formatted(NEEDED, NEEDED, NEEDED), Boolean.class, sha256, sha256, sha256));
+        return arrivals.isNeeded(sha256);
     }
 
     /** A destroyed paper takes along what came in for it, and the stack it came in once nothing else of that is left. */
     @EventListener
     void on(DocumentDestroyed event) {
-        List<String> sources = sql.queryForList("""
-                select distinct s.sha256 from arrival a join arrival s on s.id in (a.id, a.batch_id)
-                where a.document_id = ?
-                """, String.class, event.documentId());
-        sql.update(
-                "update arrival set document_id = null, version = version + 1 where document_id = ?",
-                event.documentId());
+        List<String> sources = arrivals.sourcesOf(event.documentId());
+        arrivals.forget(event.documentId());
         learning.forget(event.documentId());
         sources.forEach(destroy::unlessUsed);
     }

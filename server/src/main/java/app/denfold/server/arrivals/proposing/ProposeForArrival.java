@@ -42,7 +42,7 @@ public class ProposeForArrival {
     private final Contents contents;
     private final PersonFiles files;
     private final Catalog catalog;
-    private final TypeLearning learning;
+    private final LearnedTypeStore learning;
     private final PracticeCalendar calendar;
     private final FoundDates.Order order;
 
@@ -51,7 +51,7 @@ public class ProposeForArrival {
             Contents contents,
             PersonFiles files,
             Catalog catalog,
-            TypeLearning learning,
+            LearnedTypeStore learning,
             PracticeCalendar calendar,
             @Value("${denfold.day-order:DAY_FIRST}") FoundDates.Order order) {
         this.readings = readings;
@@ -209,7 +209,7 @@ public class ProposeForArrival {
         List<KnownPerson> known = files.asKnown(people.values());
         return ProposePerson.propose(clues, known, order).stream()
                 .limit(MOST)
-                .map(p -> person(people.get(p.value()), p, arrival))
+                .map(p -> person(Objects.requireNonNull(people.get(p.value())), p, arrival))
                 .toList();
     }
 
@@ -241,8 +241,12 @@ public class ProposeForArrival {
         visible.forEach(t -> labels.put(t.code(), t.label()));
         return types(arrival, clues, visible).stream()
                 .limit(MOST)
-                .map(p ->
-                        new ProposedType(p.value(), labels.get(p.value()), p.confidence(), p.reason(), p.preselected()))
+                .map(p -> new ProposedType(
+                        p.value(),
+                        Objects.requireNonNull(labels.get(p.value())),
+                        p.confidence(),
+                        p.reason(),
+                        p.preselected()))
                 .toList();
     }
 

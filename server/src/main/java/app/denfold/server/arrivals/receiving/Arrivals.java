@@ -24,6 +24,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -107,7 +108,8 @@ public class Arrivals {
     }
 
     /** Puts a link among the waiting papers; the link is the document. @return the arrival's id */
-    public UUID receiveLink(Viewer viewer, Link link, UUID fileId, String type, String note) {
+    public UUID receiveLink(
+            Viewer viewer, Link link, @Nullable UUID fileId, @Nullable String type, @Nullable String note) {
         if (type != null) {
             catalog.type(type);
         }
@@ -133,7 +135,7 @@ public class Arrivals {
 
     /** @param fileId the file it is for; null when unknown @throws Refusal when the viewer may not bring papers there */
     @Transactional(readOnly = true)
-    public void requireMayBring(Viewer viewer, UUID fileId) {
+    public void requireMayBring(Viewer viewer, @Nullable UUID fileId) {
         viewer.requireChange();
         if (viewer.team() != null && fileId == null) {
             throw Refusal.forbidden("Your account may only add papers to a file.");
@@ -145,7 +147,7 @@ public class Arrivals {
 
     /** The arrival of this origin, when it was taken already. */
     @Transactional(readOnly = true)
-    public Optional<UUID> ofOrigin(String origin) {
+    public Optional<UUID> ofOrigin(@Nullable String origin) {
         return arrivals.findByOrigin(origin).map(Arrival::id);
     }
 
@@ -305,7 +307,13 @@ public class Arrivals {
     }
 
     /** What a guest sent. @param state {@code received}, {@code filed} or {@code set aside} */
-    public record Sent(UUID id, String fileName, Instant receivedAt, String state, UUID fileId, String suggestedType) {}
+    public record Sent(
+            UUID id,
+            String fileName,
+            Instant receivedAt,
+            String state,
+            @Nullable UUID fileId,
+            @Nullable String suggestedType) {}
 
     @Transactional(readOnly = true)
     public List<Sent> sentBy(UUID accountId) {

@@ -57,7 +57,7 @@ class ReceiveReading {
         for (Arrival arrival : arrivals.findBySha256AndState(event.sha256(), Arrival.State.WAITING)) {
             Readings.Progress reading =
                     readings.progress(List.of(event.sha256())).get(event.sha256());
-            if (reading.reason() != null && !arrival.hasChosenPages()) {
+            if (reading != null && reading.reason() != null && !arrival.hasChosenPages()) {
                 setAside(arrival, reading.reason());
             } else {
                 take(arrival);

@@ -11,13 +11,19 @@ import java.util.List;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
+import org.jspecify.annotations.Nullable;
 
 /** A change of the pages of a batch, with how its arrivals stood before, so that it can be undone. */
 @Entity
 public class ArrivalStep {
 
     /** How an arrival stood before the step; one that the step made stood nowhere. */
-    record Before(UUID arrivalId, boolean existed, Arrival.State state, List<PageRef> pages, int place) {
+    record Before(
+            UUID arrivalId,
+            boolean existed,
+            Arrival.@Nullable State state,
+            @Nullable List<PageRef> pages,
+            int place) {
         static Before of(Arrival arrival) {
             return new Before(arrival.id(), true, arrival.state(), arrival.chosenPages(), arrival.place());
         }
@@ -32,13 +38,14 @@ public class ArrivalStep {
 
     private UUID batchId;
     private Instant at;
-    private UUID accountId;
+    private @Nullable UUID accountId;
     private String byName;
     private String words;
 
     @JdbcTypeCode(SqlTypes.JSON)
     private List<Before> before;
 
+    @SuppressWarnings("NullAway.Init")
     protected ArrivalStep() {}
 
     ArrivalStep(UUID batchId, Actor by, String words, List<Before> before, Instant now) {

@@ -258,7 +258,7 @@ public class EditPages {
         for (int i = 0; i < touched.size(); i++) {
             ArrivalStep.Before before = step.before().get(i);
             if (before.existed()) {
-                touched.get(i).standAs(before.state());
+                touched.get(i).standAs(Objects.requireNonNull(before.state()));
                 touched.get(i).holdPages(before.pages());
                 touched.get(i).moveTo(before.place());
             } else {

@@ -116,7 +116,7 @@ class UploadsController {
                 viewer, Link.to(paper.address(), paper.label()), paper.fileId(), paper.type(), words(paper.note())));
     }
 
-    private static String words(String note) {
+    private static @Nullable String words(@Nullable String note) {
         return note == null || note.isBlank() ? null : note.strip();
     }
 }

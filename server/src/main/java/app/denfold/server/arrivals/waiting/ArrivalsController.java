@@ -45,7 +45,7 @@ public class ArrivalsController {
     private final ShowArrivals show;
     private final FileArrivals filing;
     private final EditPages edit;
-    private final ArrivalPresence looks;
+    private final ArrivalPresenceStore looks;
     private final PersonFiles files;
     private final Download download;
     private final CheckLink links;
@@ -55,7 +55,7 @@ public class ArrivalsController {
             ShowArrivals show,
             FileArrivals filing,
             EditPages edit,
-            ArrivalPresence looks,
+            ArrivalPresenceStore looks,
             PersonFiles files,
             Download download,
             CheckLink links) {

@@ -22,6 +22,7 @@ import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -38,7 +39,7 @@ class ShowArrivals {
     private final WaitingArrivals waiting;
     private final ProposeForArrival proposals;
     private final LikeArrivals like;
-    private final ArrivalPresence looks;
+    private final ArrivalPresenceStore looks;
     private final EditPages edit;
     private final Contents contents;
     private final Readings readings;
@@ -51,7 +52,7 @@ class ShowArrivals {
             WaitingArrivals waiting,
             ProposeForArrival proposals,
             LikeArrivals like,
-            ArrivalPresence looks,
+            ArrivalPresenceStore looks,
             EditPages edit,
             Contents contents,
             Readings readings,
@@ -131,7 +132,7 @@ class ShowArrivals {
         return open.stream()
                 .map(a -> answer(
                         a,
-                        stored.get(a.sha256()),
+                        Objects.requireNonNull(stored.get(a.sha256())),
                         people.get(a.fileId() != null ? a.fileId() : a.proposedFile()),
                         labels.get(a.suggestedType() != null ? a.suggestedType() : a.proposedType()),
                         progress.get(a.sha256()),
@@ -140,7 +141,12 @@ class ShowArrivals {
     }
 
     private static ArrivalAnswer answer(
-            Arrival a, Content content, PersonFile person, String type, Readings.Progress reading, String openWith) {
+            Arrival a,
+            Content content,
+            @Nullable PersonFile person,
+            @Nullable String type,
+            @Nullable Readings.Progress reading,
+            @Nullable String openWith) {
         return new ArrivalAnswer(
                 a.id(),
                 a.version(),

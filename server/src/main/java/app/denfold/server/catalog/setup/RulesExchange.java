@@ -19,6 +19,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
@@ -103,7 +104,7 @@ class RulesExchange {
         }
     }
 
-    private ImportLine type(KeptDocumentType kept, String code, String validity, boolean apply) {
+    private ImportLine type(@Nullable KeptDocumentType kept, String code, String validity, boolean apply) {
         if (kept == null) {
             if (apply) {
                 String section = sections.findAllByOrderByOrdinal().get(0).code();
@@ -122,7 +123,7 @@ class RulesExchange {
     }
 
     private ImportLine checklist(
-            KeptChecklist kept, String code, String definition, boolean apply, int place, LocalDate today) {
+            @Nullable KeptChecklist kept, String code, String definition, boolean apply, int place, LocalDate today) {
         Map<String, String> labels = new LinkedHashMap<>();
         mapper.readTree(definition)
                 .path("requirements")

@@ -236,7 +236,7 @@ public class SetUpRules {
         }
     }
 
-    private UUID reviewer(TypeDetails details) {
+    private @Nullable UUID reviewer(TypeDetails details) {
         if (details.reviewer() == null) {
             return null;
         }
@@ -255,7 +255,10 @@ public class SetUpRules {
         for (int i = 0; i < typed.size(); i++) {
             FieldDetails field = typed.get(i);
             try {
-                result.add(new TypeField(field.name(), TypeField.Found.valueOf(field.found()), field.sign()));
+                result.add(new TypeField(
+                        field.name(),
+                        TypeField.Found.valueOf(field.found()),
+                        field.sign() == null ? "" : field.sign()));
             } catch (IllegalArgumentException wrong) {
                 throw Refusal.invalid("fields." + i, wrong.getMessage() + ".");
             }

@@ -1,6 +1,7 @@
 package app.denfold.server.content.destroying;
 
 import app.denfold.server.content.ContentStore;
+import app.denfold.server.content.archiving.ArchiveCopyStore;
 import app.denfold.server.practice.PracticeCalendar;
 import com.github.kagkarlsson.scheduler.SchedulerClient;
 import com.github.kagkarlsson.scheduler.task.Task;
@@ -11,9 +12,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.sql.Timestamp;
 import java.time.Instant;
-import java.util.List;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
@@ -23,7 +22,6 @@ import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.event.EventListener;
-import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -41,7 +39,8 @@ public class DestroyContent {
 
     private final ContentStore store;
     private final ObjectProvider<UsesContent> users;
-    private final JdbcTemplate sql;
+    private final DestroyedContentStore destroyed;
+    private final ArchiveCopyStore copies;
     private final TransactionTemplate transactions;
     private final ObjectProvider<SchedulerClient> scheduler;
     private final PracticeCalendar calendar;
@@ -51,7 +50,8 @@ public class DestroyContent {
     DestroyContent(
             ContentStore store,
             ObjectProvider<UsesContent> users,
-            JdbcTemplate sql,
+            DestroyedContentStore destroyed,
+            ArchiveCopyStore copies,
             TransactionTemplate transactions,
             ObjectProvider<SchedulerClient> scheduler,
             PracticeCalendar calendar,
@@ -59,7 +59,8 @@ public class DestroyContent {
             @Value("${denfold.content}") Path root) {
         this.store = store;
         this.users = users;
-        this.sql = sql;
+        this.destroyed = destroyed;
+        this.copies = copies;
         this.transactions = transactions;
         this.scheduler = scheduler;
         this.calendar = calendar;
@@ -73,14 +74,9 @@ public class DestroyContent {
         if (users.stream().anyMatch(u -> u.uses(sha256))) {
             return false;
         }
-        sql.update(
-                "update content set destroyed_at = ? where sha256 = ? and destroyed_at is null",
-                Timestamp.from(calendar.now()),
-                sha256);
+        destroyed.add(sha256, calendar.now());
         events.publishEvent(new ContentDestroyed(sha256));
-        List<String> copies = sql.queryForList(
-                "delete from archive_copy where sha256 = ? returning copy_sha256", String.class, sha256);
-        copies.stream().filter(c -> !c.equals(sha256)).forEach(this::unlessUsed);
+        copies.remove(sha256).stream().filter(c -> !c.equals(sha256)).forEach(this::unlessUsed);
         scheduler.getObject().scheduleIfNotExists(TASK.instance(sha256).scheduledTo(Instant.EPOCH));
         return true;
     }
@@ -88,10 +84,7 @@ public class DestroyContent {
     /** Under the row's lock: whoever brings the same bytes again meanwhile waits, and then stores them anew. */
     void remove(String sha256) {
         transactions.executeWithoutResult(t -> {
-            boolean isStillDestroyed = !sql.queryForList(
-                            "select 1 from content where sha256 = ? and destroyed_at is not null for update", sha256)
-                    .isEmpty();
-            if (isStillDestroyed) {
+            if (destroyed.lockIfDestroyed(sha256)) {
                 deleteFiles(sha256);
             }
         });
@@ -113,8 +106,7 @@ public class DestroyContent {
     /** What an older version of the product left behind; the job is there if and only if the decision is. */
     @EventListener
     void finishWhatBrokeOff(ApplicationReadyEvent ready) {
-        for (String sha256 :
-                sql.queryForList("select sha256 from content where destroyed_at is not null", String.class)) {
+        for (String sha256 : destroyed.all()) {
             if (Files.exists(store.file(sha256))) {
                 LOG.info("Deleting destroyed bytes {} that were left behind", sha256);
                 remove(sha256);

@@ -5,6 +5,7 @@ import java.net.URI;
 import java.net.URISyntaxException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /** The address of a paper that is kept elsewhere, with a label; kept as a list of one address (RFC 2483). */
 public record Link(String address, String label) {
@@ -13,7 +14,7 @@ public record Link(String address, String label) {
      * @param label null or blank for the last part of the address
      * @throws Refusal when it is no address of the web
      */
-    public static Link to(String address, String label) {
+    public static Link to(String address, @Nullable String label) {
         URI uri = parsed(address.strip());
         return new Link(uri.toString(), label == null || label.isBlank() ? lastPart(uri) : oneLine(label));
     }

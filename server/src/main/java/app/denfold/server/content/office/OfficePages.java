@@ -15,11 +15,9 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.EnumSet;
-import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.springframework.context.event.EventListener;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 
 /**
@@ -42,20 +40,20 @@ public class OfficePages {
             Format.ODP);
 
     private final Contents contents;
-    private final JdbcClient sql;
+    private final OfficePagesStore copies;
     private final DestroyContent destroy;
     private final LibreOffice libreOffice;
     private final PaperWorkers workers;
 
     OfficePages(
             Contents contents,
-            JdbcClient sql,
+            OfficePagesStore copies,
             DestroyContent destroy,
             LibreOffice libreOffice,
             PaperWorkers quickWorkers) {
         this.workers = quickWorkers;
         this.contents = contents;
-        this.sql = sql;
+        this.copies = copies;
         this.destroy = destroy;
         this.libreOffice = libreOffice;
     }
@@ -75,7 +73,7 @@ public class OfficePages {
         if (!isOffice(content)) {
             throw Refusal.conflict("no-office-file", "Only office files are laid out as pages.");
         }
-        return known(sha256).orElseGet(() -> make(content));
+        return copies.of(sha256).orElseGet(() -> make(content));
     }
 
     /** The copy with pages, where it can be made; empty when it cannot, or it is no office file. */
@@ -89,20 +87,13 @@ public class OfficePages {
 
     /** The copy with pages that was made already. */
     public Optional<Content> made(String sha256) {
-        return known(sha256).map(contents::content);
-    }
-
-    private Optional<String> known(String sha256) {
-        return sql.sql("select copy_sha256 from office_pages where sha256 = ?")
-                .param(sha256)
-                .query(String.class)
-                .optional();
+        return copies.of(sha256).map(contents::content);
     }
 
     /** One at a time; whoever waited may find it made. */
     private synchronized String make(Content content) {
         OutsideTransactions.require("laying out an office file");
-        Optional<String> meanwhile = known(content.sha256());
+        Optional<String> meanwhile = copies.of(content.sha256());
         if (meanwhile.isPresent()) {
             return meanwhile.get();
         }
@@ -114,9 +105,7 @@ public class OfficePages {
                     throw LibreOffice.notLaidOut();
                 }
                 String copy = contents.keepMade(made, pdf.pages());
-                sql.sql("insert into office_pages (sha256, copy_sha256) values (?, ?) on conflict do nothing")
-                        .params(content.sha256(), copy)
-                        .update();
+                copies.add(content.sha256(), copy);
                 return copy;
             } finally {
                 Files.deleteIfExists(made);
@@ -130,10 +119,6 @@ public class OfficePages {
 
     @EventListener
     void on(ContentDestroyed event) {
-        List<String> copies = sql.sql("delete from office_pages where sha256 = ? returning copy_sha256")
-                .param(event.sha256())
-                .query(String.class)
-                .list();
-        copies.forEach(destroy::unlessUsed);
+        copies.remove(event.sha256()).forEach(destroy::unlessUsed);
     }
 }

@@ -26,6 +26,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
@@ -41,11 +42,11 @@ public class Board {
     /** How many files a past day is evaluated for when their standing decides the order or the choice. */
     static final int MOST_EVALUATED = 5_000;
 
-    private final FindSlots find;
+    private final BoardStore find;
     private final EvaluateFile evaluate;
     private final PracticeCalendar calendar;
 
-    Board(FindSlots find, EvaluateFile evaluate, PracticeCalendar calendar) {
+    Board(BoardStore find, EvaluateFile evaluate, PracticeCalendar calendar) {
         this.find = find;
         this.evaluate = evaluate;
         this.calendar = calendar;
@@ -80,7 +81,7 @@ public class Board {
     public record BoardPage(List<Column> columns, Map<String, String> letters, List<BoardRow> rows) {}
 
     /** @param statuses how many slots have each status; empty where there are too many files to ask about another day */
-    public record BoardCounts(long files, long clear, Map<String, Long> statuses) {}
+    public record BoardCounts(long files, long clear, Map<Status, Long> statuses) {}
 
     /** The letter of a status in the cells of a row; a dot is not applicable. */
     static char letter(Status status) {
@@ -108,7 +109,7 @@ public class Board {
             Viewer viewer, BoardFilter filter, String sort, boolean turned, int offset, int limit, AsOf day) {
         Catalog.Rules rules = evaluate.visibleRules(viewer);
         List<Column> columns = columns(rules, filter, day.on());
-        FindSlots.Scope scope = FindSlots.Scope.of(viewer, filter, rules);
+        BoardStore.Scope scope = BoardStore.Scope.of(viewer, filter, rules);
         BoardSort order = BoardSort.of(sort);
         int most = Math.max(1, Math.min(limit, MOST_ROWS));
         List<BoardRow> rows = isToday(day)
@@ -140,47 +141,52 @@ public class Board {
     private static Column column(Catalog.Rules rules, String list, Requirement requirement) {
         return new Column(
                 list,
-                rules.checklistLabels().get(list),
+                Objects.requireNonNull(rules.checklistLabels().get(list)),
                 requirement.code(),
                 rules.label(list, requirement.code()),
                 requirement.level() == Requirement.Level.BLOCKING);
     }
 
     private static boolean isOfKind(Condition condition, BoardFilter filter) {
-        return !BoardFilter.isGiven(filter.kind()) || condition.mayHoldFor(filter.kind());
+        return !BoardFilter.isGiven(filter.kind()) || condition.mayHoldFor(Objects.requireNonNull(filter.kind()));
     }
 
     private List<BoardRow> today(
-            FindSlots.Scope scope,
+            BoardStore.Scope scope,
             BoardSort order,
             boolean turned,
             int offset,
             int limit,
             List<Column> columns,
             Catalog.Rules rules) {
-        List<FindSlots.FileLine> files = find.files(scope, order.order(turned), offset, limit);
+        List<BoardStore.FileLine> files = find.files(scope, order.order(turned), offset, limit);
         Places places = new Places(columns);
         Map<UUID, Cells> cells = new HashMap<>();
         files.forEach(f -> cells.put(f.id(), new Cells(places)));
         find.slotsOf(cells.keySet(), scope.filter().checklist())
-                .forEach(s -> cells.get(s.fileId()).put(s.checklist(), s.requirement(), s.status()));
+                .forEach(s ->
+                        Objects.requireNonNull(cells.get(s.fileId())).put(s.checklist(), s.requirement(), s.status()));
         Map<UUID, Integer> hidden = find.countHiddenOpen(scope, cells.keySet());
         Map<String, String> labels = rules.kindLabels();
         return files.stream()
-                .map(f -> row(f, labels, cells.get(f.id()), verdict(f, hidden.getOrDefault(f.id(), 0))))
+                .map(f -> row(
+                        f,
+                        labels,
+                        Objects.requireNonNull(cells.get(f.id())),
+                        verdict(f, hidden.getOrDefault(f.id(), 0))))
                 .toList();
     }
 
-    private static Verdict verdict(FindSlots.FileLine file, int hiddenOpen) {
+    private static Verdict verdict(BoardStore.FileLine file, int hiddenOpen) {
         return Verdict.kept(file.clear(), file.clearThrough(), file.openBlocking(), hiddenOpen);
     }
 
-    private static BoardRow row(FindSlots.FileLine f, Map<String, String> labels, Cells cells, Verdict verdict) {
+    private static BoardRow row(BoardStore.FileLine f, Map<String, String> labels, Cells cells, Verdict verdict) {
         return new BoardRow(
                 f.id(),
                 f.number(),
                 f.kind(),
-                labels.get(f.kind()),
+                Objects.requireNonNull(labels.get(f.kind())),
                 (f.givenName() + " " + f.familyName()).strip(),
                 f.birthDate(),
                 f.team(),
@@ -246,7 +252,7 @@ public class Board {
     }
 
     private List<BoardRow> past(
-            FindSlots.Scope scope,
+            BoardStore.Scope scope,
             BoardSort order,
             boolean turned,
             int offset,
@@ -257,7 +263,7 @@ public class Board {
         BoardFilter asked = scope.filter();
         boolean needsAll = order == BoardSort.CLEAR || asked.onlyOpen() || asked.wantedStatus() != null;
         BoardFilter stored = new BoardFilter(asked.kind(), asked.team(), null, null, null, asked.text());
-        FindSlots.Scope persons = new FindSlots.Scope(scope.viewer(), stored, scope.visible());
+        BoardStore.Scope persons = new BoardStore.Scope(scope.viewer(), stored, scope.visible());
         String by = (needsAll ? BoardSort.NAME : order).order(!needsAll && turned);
         List<UUID> ids = find.fileIds(persons, by, needsAll ? 0 : offset, needsAll ? MOST_EVALUATED + 1 : limit);
         if (ids.size() > MOST_EVALUATED) {
@@ -289,7 +295,7 @@ public class Board {
     private List<PastRow> evaluated(
             Viewer viewer, List<UUID> ids, List<Column> columns, Catalog.Rules rules, AsOf day) {
         Catalog.Rules all = evaluate.allRules();
-        Map<UUID, FindSlots.FileLine> lines = new HashMap<>();
+        Map<UUID, BoardStore.FileLine> lines = new HashMap<>();
         Map<String, String> labels = rules.kindLabels();
         Map<UUID, Person> persons = new HashMap<>();
         for (int i = 0; i < ids.size(); i += MOST_ROWS) {
@@ -300,14 +306,14 @@ public class Board {
         Places places = new Places(columns);
         List<PastRow> rows = new ArrayList<>();
         for (UUID id : ids) {
-            KnownFile known = KnownFile.of(all.book(), persons.get(id), day.known());
+            KnownFile known = KnownFile.of(all.book(), Objects.requireNonNull(persons.get(id)), day.known());
             FileStanding standing = known.on(day.on());
             Cells cells = new Cells(places);
             for (RequirementAnswer a : standing.requirements()) {
                 cells.put(a.checklist(), a.requirement(), a.status());
             }
             Verdict verdict = EvaluateFile.verdict(viewer, known, day.on());
-            rows.add(new PastRow(row(lines.get(id), labels, cells, verdict), cells));
+            rows.add(new PastRow(row(Objects.requireNonNull(lines.get(id)), labels, cells, verdict), cells));
         }
         return rows;
     }
@@ -316,20 +322,18 @@ public class Board {
     @Transactional(readOnly = true)
     public BoardCounts counts(Viewer viewer, BoardFilter filter, AsOf day) {
         Catalog.Rules rules = evaluate.visibleRules(viewer);
-        FindSlots.Scope scope = FindSlots.Scope.of(viewer, filter, rules);
+        BoardStore.Scope scope = BoardStore.Scope.of(viewer, filter, rules);
         if (!isToday(day)) {
             return pastCounts(scope, rules, day);
         }
-        FindSlots.FileCount files = find.countFiles(scope);
-        Map<String, Long> statuses = new HashMap<>();
-        find.countSlots(scope).forEach((status, count) -> statuses.put(status.code(), count));
-        return new BoardCounts(files.files(), files.clear(), statuses);
+        BoardStore.FileCount files = find.countFiles(scope);
+        return new BoardCounts(files.files(), files.clear(), find.countSlots(scope));
     }
 
-    private BoardCounts pastCounts(FindSlots.Scope scope, Catalog.Rules rules, AsOf day) {
+    private BoardCounts pastCounts(BoardStore.Scope scope, Catalog.Rules rules, AsOf day) {
         BoardFilter asked = scope.filter();
         BoardFilter persons = new BoardFilter(asked.kind(), asked.team(), null, null, null, asked.text());
-        long all = find.countFiles(new FindSlots.Scope(scope.viewer(), persons, scope.visible()))
+        long all = find.countFiles(new BoardStore.Scope(scope.viewer(), persons, scope.visible()))
                 .files();
         if (all > MOST_EVALUATED && !asked.onlyOpen() && asked.wantedStatus() == null) {
             return new BoardCounts(all, 0, Map.of());
@@ -346,10 +350,8 @@ public class Board {
                 counts.put(status, count);
             }
         }
-        Map<String, Long> statuses = new HashMap<>();
-        counts.forEach((status, count) -> statuses.put(status.code(), count));
         return new BoardCounts(
-                rows.size(), rows.stream().filter(BoardRow::clear).count(), statuses);
+                rows.size(), rows.stream().filter(BoardRow::clear).count(), counts);
     }
 
     public List<String> teams(Viewer viewer) {
@@ -364,18 +366,18 @@ public class Board {
             String checklist,
             String requirement,
             String label,
-            String status,
+            Status status,
             @Nullable LocalDate since,
             @Nullable LocalDate coveredThrough,
             @Nullable LocalDate due,
             @Nullable LocalDate nextChangeOn,
-            @Nullable String nextStatus) {}
+            @Nullable Status nextStatus) {}
 
     /** Slots of files the viewer may see with one of these statuses, longest standing first. */
     @Transactional(readOnly = true)
     public List<WaitingSlot> standing(Viewer viewer, List<Status> statuses, int most) {
         Catalog.Rules rules = evaluate.visibleRules(viewer);
-        return find.standing(FindSlots.Scope.of(viewer, BoardFilter.all(), rules), statuses, most).stream()
+        return find.standing(BoardStore.Scope.of(viewer, BoardFilter.all(), rules), statuses, most).stream()
                 .map(s -> new WaitingSlot(
                         s.fileId(),
                         s.number(),
@@ -383,12 +385,12 @@ public class Board {
                         s.checklist(),
                         s.requirement(),
                         rules.label(s.checklist(), s.requirement()),
-                        s.status().code(),
+                        s.status(),
                         s.since(),
                         s.coveredThrough(),
                         s.due(),
                         s.nextChangeOn(),
-                        s.nextStatus() == null ? null : s.nextStatus().code()))
+                        s.nextStatus()))
                 .toList();
     }
 }

@@ -27,7 +27,7 @@ public record BoardFilter(
         return new BoardFilter(null, null, null, null, null, null);
     }
 
-    static boolean isGiven(String value) {
+    static boolean isGiven(@Nullable String value) {
         return value != null && !value.isBlank();
     }
 
@@ -36,6 +36,7 @@ public record BoardFilter(
     }
 
     /** @throws Refusal when there is no such status; null when none is asked for */
+    @Nullable
     Status wantedStatus() {
         if (!isGiven(status)) {
             return null;

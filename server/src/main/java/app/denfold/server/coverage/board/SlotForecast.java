@@ -18,11 +18,11 @@ class SlotForecast {
 
     private static final int MOST_NAMED = 500;
 
-    private final FindSlots find;
+    private final BoardStore find;
     private final EvaluateFile evaluate;
     private final PracticeCalendar calendar;
 
-    SlotForecast(FindSlots find, EvaluateFile evaluate, PracticeCalendar calendar) {
+    SlotForecast(BoardStore find, EvaluateFile evaluate, PracticeCalendar calendar) {
         this.find = find;
         this.evaluate = evaluate;
         this.calendar = calendar;
@@ -32,12 +32,12 @@ class SlotForecast {
     @Transactional(readOnly = true)
     public List<ForecastWeek> weeks(Viewer viewer, BoardFilter filter, int weeks) {
         LocalDate first = calendar.today().plusDays(1);
-        FindSlots.Scope scope = FindSlots.Scope.of(viewer, filter, evaluate.visibleRules(viewer));
+        BoardStore.Scope scope = BoardStore.Scope.of(viewer, filter, evaluate.visibleRules(viewer));
         long[] lapses = new long[weeks];
         long[] due = new long[weeks];
-        for (FindSlots.Fall fall : find.falls(scope, first, first.plusDays(7L * weeks - 1))) {
+        for (BoardStore.Fall fall : find.falls(scope, first, first.plusDays(7L * weeks - 1))) {
             int week = (int) ((fall.on().toEpochDay() - first.toEpochDay()) / 7);
-            (isLapse(fall.to()) ? lapses : due)[week] += fall.count();
+            (fall.to().isLapse() ? lapses : due)[week] += fall.count();
         }
         List<ForecastWeek> result = new ArrayList<>();
         for (int i = 0; i < weeks; i++) {
@@ -51,27 +51,20 @@ class SlotForecast {
     public record ForecastWeek(LocalDate from, LocalDate to, long lapses, long due) {}
 
     /** A slot that falls open, and whose. */
-    public record FallingAnswer(UUID fileId, String number, String name, String label, LocalDate on, String status) {}
-
-    static boolean isLapse(Status to) {
-        return to == Status.IN_GRACE
-                || to == Status.LAPSED
-                || to == Status.IN_REVIEW
-                || to == Status.AWAITING_SIGNATURE;
-    }
+    public record FallingAnswer(UUID fileId, String number, String name, String label, LocalDate on, Status status) {}
 
     /** Who that is, for the days from the first to the last, both included. */
     @Transactional(readOnly = true)
     public List<FallingAnswer> falling(Viewer viewer, BoardFilter filter, LocalDate from, LocalDate to) {
         Catalog.Rules rules = evaluate.visibleRules(viewer);
-        return find.falling(FindSlots.Scope.of(viewer, filter, rules), from, to, MOST_NAMED).stream()
+        return find.falling(BoardStore.Scope.of(viewer, filter, rules), from, to, MOST_NAMED).stream()
                 .map(s -> new FallingAnswer(
                         s.fileId(),
                         s.number(),
                         (s.givenName() + " " + s.familyName()).strip(),
                         rules.label(s.checklist(), s.requirement()),
                         s.on(),
-                        s.to().code()))
+                        s.to()))
                 .toList();
     }
 }

@@ -1,6 +1,7 @@
 package app.denfold.server.coverage.effects;
 
 import app.denfold.core.rules.KnownFile;
+import app.denfold.core.rules.Renewal;
 import app.denfold.core.rules.RequirementAnswer;
 import app.denfold.core.rules.SlotCourse;
 import app.denfold.core.rules.Status;
@@ -46,12 +47,9 @@ public class FilingEffect {
             SlotStanding after,
             @Nullable SlotStanding accepted) {}
 
-    public record SlotStanding(String status, @Nullable LocalDate coveredThrough, String renewal) {
+    public record SlotStanding(Status status, @Nullable LocalDate coveredThrough, Renewal renewal) {
         static SlotStanding of(RequirementAnswer answer) {
-            return new SlotStanding(
-                    answer.status().code(),
-                    answer.coveredThrough(),
-                    answer.renewal().code());
+            return new SlotStanding(answer.status(), answer.coveredThrough(), answer.renewal());
         }
     }
 

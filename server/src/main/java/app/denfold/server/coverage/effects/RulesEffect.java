@@ -17,6 +17,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -151,8 +152,8 @@ class RulesEffect {
         return affected.entrySet().stream()
                 .map(e -> new AffectedFile(
                         e.getKey(),
-                        byId.get(e.getKey()).number(),
-                        byId.get(e.getKey()).name(),
+                        Objects.requireNonNull(byId.get(e.getKey())).number(),
+                        Objects.requireNonNull(byId.get(e.getKey())).name(),
                         e.getValue()))
                 .toList();
     }

@@ -53,7 +53,7 @@ class CoverageController {
             Map<String, String> facts) {}
 
     record NewcomerSlot(
-            String label, String status, @Nullable LocalDate due, boolean blocking) {}
+            String label, Status status, @Nullable LocalDate due, boolean blocking) {}
 
     /** @param known {@code then} for what was known on the day, otherwise what is known now */
     @GetMapping("/api/files/{id}/ledger")
@@ -111,7 +111,6 @@ class CoverageController {
 
     private static NewcomerSlot slot(RequirementAnswer r, Catalog.Rules rules) {
         boolean blocking = r.level() == Requirement.Level.BLOCKING;
-        return new NewcomerSlot(
-                rules.label(r.checklist(), r.requirement()), r.status().code(), r.due(), blocking);
+        return new NewcomerSlot(rules.label(r.checklist(), r.requirement()), r.status(), r.due(), blocking);
     }
 }

@@ -2,6 +2,7 @@ package app.denfold.server.coverage.ledger;
 
 import app.denfold.core.filing.DocumentState;
 import app.denfold.core.rules.DocumentReason;
+import app.denfold.core.rules.Renewal;
 import app.denfold.core.rules.Requirement;
 import app.denfold.core.rules.RequirementAnswer;
 import app.denfold.core.rules.SlotCourse;
@@ -72,14 +73,14 @@ public class Ledger {
             String checklist,
             String requirement,
             String label,
-            String status,
+            Status status,
             boolean blocking,
             @Nullable LocalDate since,
             @Nullable LocalDate coveredThrough,
             @Nullable LocalDate due,
-            String renewal,
+            Renewal renewal,
             @Nullable LocalDate nextChangeOn,
-            @Nullable String nextStatus,
+            @Nullable Status nextStatus,
             List<String> types,
             List<String> reasons,
             List<LedgerPaper> papers) {}
@@ -138,11 +139,7 @@ public class Ledger {
 
     /** True for a slot that a new paper from the person would help. */
     static boolean isWanting(SlotAnswer slot) {
-        return switch (slot.status()) {
-            case "missing", "lapsed", "sent-back", "in-grace", "not-yet-due" -> true;
-            case "expiring" -> slot.renewal().equals("none");
-            default -> false;
-        };
+        return slot.status().isWanting(slot.renewal());
     }
 
     private final class Build {
@@ -207,22 +204,20 @@ public class Ledger {
                     answer.checklist(),
                     answer.requirement(),
                     rules.label(answer.checklist(), answer.requirement()),
-                    answer.status().code(),
+                    answer.status(),
                     answer.level() == Requirement.Level.BLOCKING,
                     course.since(day).orElse(null),
                     coveredThrough(answer),
                     answer.due(),
-                    answer.renewal().code(),
+                    answer.renewal(),
                     answer.nextChange() == null ? null : answer.nextChange().on(),
-                    answer.nextChange() == null
-                            ? null
-                            : answer.nextChange().status().code(),
+                    answer.nextChange() == null ? null : answer.nextChange().status(),
                     List.copyOf(types),
                     reasons(course, answer, types),
                     papersOf(types, answer));
         }
 
-        private LocalDate coveredThrough(RequirementAnswer answer) {
+        private @Nullable LocalDate coveredThrough(RequirementAnswer answer) {
             if (answer.status() != Status.WAIVED) {
                 return answer.coveredThrough();
             }

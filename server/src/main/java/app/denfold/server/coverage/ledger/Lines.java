@@ -49,12 +49,12 @@ class Lines {
             String requirement,
             String label,
             boolean blocking,
-            String status,
+            Status status,
             List<LineStretch> stretches,
             List<LinePaper> papers) {}
 
     /** A run of days with one status, cut to what is shown; both ends included. */
-    record LineStretch(LocalDate from, LocalDate to, String status) {}
+    record LineStretch(LocalDate from, LocalDate to, Status status) {}
 
     /** A paper of the slot's types on the day it is dated. */
     record LinePaper(
@@ -79,8 +79,8 @@ class Lines {
                 .map(slot -> Map.entry(
                         evaluated.rules().sectionOf(slot.requirementOn(day.on())),
                         line(viewer, evaluated, slot, from, to, day)))
-                .filter(entry -> entry.getValue().stretches().stream()
-                        .anyMatch(s -> !s.status().equals(Status.NOT_APPLICABLE.code())))
+                .filter(entry ->
+                        entry.getValue().stretches().stream().anyMatch(s -> s.status() != Status.NOT_APPLICABLE))
                 .collect(Collectors.groupingBy(
                         Map.Entry::getKey, Collectors.mapping(Map.Entry::getValue, Collectors.toList())));
         List<LineSection> sections = new ArrayList<>();
@@ -106,12 +106,12 @@ class Lines {
                 slot.code(),
                 evaluated.rules().label(slot.checklist(), slot.code()),
                 requirement.level() == Requirement.Level.BLOCKING,
-                slot.statusOn(day.on()).code(),
+                slot.statusOn(day.on()),
                 slot.stretches(from, to).stream()
                         .map(s -> new LineStretch(
                                 s.window().firstDay().orElseThrow(),
                                 s.window().lastDay().orElseThrow(),
-                                s.status().code()))
+                                s.status()))
                         .toList(),
                 papers);
     }

@@ -10,11 +10,11 @@ public final class WantedWords {
     /** A half sentence such as {@code lapsed on 31 October 2026}. */
     public static String of(Ledger.SlotAnswer slot) {
         return switch (slot.status()) {
-            case "missing" -> "missing";
-            case "lapsed" -> "lapsed on " + PracticeCalendar.words(slot.coveredThrough());
-            case "in-grace" -> "ran out on " + PracticeCalendar.words(slot.coveredThrough());
-            case "expiring" -> "runs out on " + PracticeCalendar.words(slot.coveredThrough());
-            case "not-yet-due" -> "due by " + PracticeCalendar.words(slot.due());
+            case MISSING -> "missing";
+            case LAPSED -> "lapsed on " + PracticeCalendar.words(slot.coveredThrough());
+            case IN_GRACE -> "ran out on " + PracticeCalendar.words(slot.coveredThrough());
+            case EXPIRING -> "runs out on " + PracticeCalendar.words(slot.coveredThrough());
+            case NOT_YET_DUE -> "due by " + PracticeCalendar.words(slot.due());
             default -> "sent back, a corrected one is needed";
         };
     }

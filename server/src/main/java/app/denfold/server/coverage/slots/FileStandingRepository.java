@@ -2,6 +2,7 @@ package app.denfold.server.coverage.slots;
 
 import java.util.List;
 import java.util.UUID;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.CrudRepository;
 
@@ -13,6 +14,10 @@ interface FileStandingRepository extends CrudRepository<FileStandingRow, UUID> {
                     order by rules_revision, file_id limit :most
                     """, nativeQuery = true)
     List<UUID> findOutdated(long revision, int most);
+
+    @Modifying
+    @Query("delete from FileStandingRow s where s.fileId = :file")
+    void deleteOfFile(UUID file);
 
     @Query("select count(s) from FileStandingRow s where s.rulesRevision < :revision")
     int countOutdated(long revision);

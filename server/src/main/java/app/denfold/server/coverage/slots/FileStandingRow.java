@@ -12,6 +12,7 @@ import jakarta.persistence.Transient;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Persistable;
 
 /** How a whole file stands, with how many of its slots have each status; a cache beside its slots. */
@@ -23,7 +24,7 @@ class FileStandingRow implements Persistable<UUID> {
     private UUID fileId;
 
     private boolean clear;
-    private LocalDate clearThrough;
+    private @Nullable LocalDate clearThrough;
     private int openBlocking;
     private long rulesRevision;
     private int waived;
@@ -40,6 +41,7 @@ class FileStandingRow implements Persistable<UUID> {
     @Transient
     private boolean stored;
 
+    @SuppressWarnings("NullAway.Init")
     protected FileStandingRow() {}
 
     FileStandingRow(UUID fileId) {

@@ -17,6 +17,7 @@ import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.IntConsumer;
@@ -135,7 +136,8 @@ public class RecomputeSlots {
         for (Slot slot : changing) {
             Status before = slot.status();
             boolean known = slot.advanceTo(today);
-            boolean stands = standing.get(slot.key().fileId()).change(slot.isBlocking(), before, slot.status());
+            boolean stands = Objects.requireNonNull(standing.get(slot.key().fileId()))
+                    .change(slot.isBlocking(), before, slot.status());
             if (!known || !stands) {
                 anew.add(slot.key().fileId());
             }

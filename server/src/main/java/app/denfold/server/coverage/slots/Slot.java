@@ -14,6 +14,7 @@ import jakarta.persistence.PostPersist;
 import jakarta.persistence.Transient;
 import java.time.LocalDate;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Persistable;
 
 /** How a requirement stands in a file: a cache of what the core computes, with the steps ahead of it. */
@@ -29,36 +30,39 @@ class Slot implements Persistable<SlotKey> {
     @Enumerated(EnumType.STRING)
     private Status status;
 
-    private LocalDate since;
-    private LocalDate coveredThrough;
-    private LocalDate due;
+    private @Nullable LocalDate since;
+    private @Nullable LocalDate coveredThrough;
+    private @Nullable LocalDate due;
 
     @Enumerated(EnumType.STRING)
     private Renewal renewal;
 
-    private LocalDate nextChangeOn;
+    private @Nullable LocalDate nextChangeOn;
 
     @Enumerated(EnumType.STRING)
-    private Status nextStatus;
+    private @Nullable Status nextStatus;
 
-    private LocalDate fallsOn;
+    private @Nullable LocalDate fallsOn;
 
     @Enumerated(EnumType.STRING)
-    private Status fallsTo;
+    private @Nullable Status fallsTo;
 
-    private String course;
+    private @Nullable String course;
 
     @Transient
     private boolean stored;
 
+    @SuppressWarnings("NullAway.Init")
     protected Slot() {}
 
+    /** Says nothing before {@link #take}. */
+    @SuppressWarnings("NullAway.Init")
     Slot(SlotKey key) {
         this.key = key;
     }
 
     /** @param answers for today and each change after it */
-    void take(List<RequirementAnswer> answers, LocalDate since, int place) {
+    void take(List<RequirementAnswer> answers, @Nullable LocalDate since, int place) {
         RequirementAnswer now = answers.get(0);
         this.place = place;
         this.blocking = now.level() == Requirement.Level.BLOCKING;
@@ -67,7 +71,7 @@ class Slot implements Persistable<SlotKey> {
         lookAhead(Step.Ahead.of(answers));
     }
 
-    private void stand(Status as, LocalDate covered, LocalDate dueDay, Renewal renewed) {
+    private void stand(Status as, @Nullable LocalDate covered, @Nullable LocalDate dueDay, Renewal renewed) {
         this.status = as;
         this.coveredThrough = covered;
         this.due = dueDay;

@@ -1,26 +1,24 @@
 package app.denfold.server.coverage.slots;
 
+import app.denfold.server.merging.FileRowsStore;
+import app.denfold.server.merging.FileRowsStore.Rows;
 import app.denfold.server.merging.FollowsMerge;
-import app.denfold.server.merging.RowsFollow;
-import app.denfold.server.merging.RowsFollow.Rows;
 import java.util.List;
-import java.util.Map;
 import java.util.UUID;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
-import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;
 
 /** Waivers go along when files are merged; slots are computed, so those of the closed file only go. */
 @Configuration
 class SlotsFollowMerge {
 
     @Bean
-    FollowsMerge waiversFollow(NamedParameterJdbcTemplate sql) {
-        return new RowsFollow(sql, Rows.of("waiver", "waiver", "waivers").versioned());
+    FollowsMerge waiversFollow(FileRowsStore rows) {
+        return rows.follow(Rows.of("waiver", "waiver", "waivers").versioned());
     }
 
     @Bean
-    FollowsMerge slotsGo(NamedParameterJdbcTemplate sql) {
+    FollowsMerge slotsGo(SlotRepository slots, FileStandingRepository standings) {
         return new FollowsMerge() {
             @Override
             public String name() {
@@ -29,8 +27,8 @@ class SlotsFollowMerge {
 
             @Override
             public List<String> follow(UUID gone, UUID kept) {
-                sql.update("delete from slot where file_id = :gone", Map.of("gone", gone));
-                sql.update("delete from file_standing where file_id = :gone", Map.of("gone", gone));
+                slots.deleteOfFile(gone);
+                standings.deleteOfFile(gone);
                 return List.of();
             }
 

@@ -19,6 +19,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Properties;
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Profile;
 import org.springframework.stereotype.Component;
@@ -48,7 +49,7 @@ public class DemoMail {
     }
 
     /** Puts a message with one attachment into the practice's mailbox, as if it had come from outside. */
-    public void deliver(String from, String subject, String text, String fileName, byte[] attachment) {
+    public void deliver(@Nullable String from, String subject, String text, String fileName, byte[] attachment) {
         try {
             MimeMessage message = new MimeMessage(Session.getInstance(new Properties()));
             message.setFrom(new InternetAddress(from));

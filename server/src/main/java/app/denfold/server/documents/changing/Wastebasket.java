@@ -18,6 +18,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -54,7 +55,12 @@ class Wastebasket {
         this.events = events;
     }
 
-    public record DiscardedPaper(UUID id, String name, String typeLabel, String discardedBy, Instant discardedAt) {}
+    public record DiscardedPaper(
+            UUID id,
+            String name,
+            String typeLabel,
+            @Nullable String discardedBy,
+            @Nullable Instant discardedAt) {}
 
     /** The last thrown away first. */
     @Transactional(readOnly = true)

@@ -1,2 +1,5 @@
 /** Correcting, moving, copying, replacing, confirming and discarding papers. */
+@NullMarked
 package app.denfold.server.documents.changing;
+
+import org.jspecify.annotations.NullMarked;

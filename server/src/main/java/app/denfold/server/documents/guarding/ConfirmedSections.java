@@ -13,7 +13,6 @@ import app.denfold.server.problems.Refusal;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
-import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -21,15 +20,19 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class ConfirmedSections {
 
-    private final JdbcTemplate sql;
+    private final ConfirmedSectionRepository confirmed;
     private final PersonFiles files;
     private final Catalog catalog;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
 
     ConfirmedSections(
-            JdbcTemplate sql, PersonFiles files, Catalog catalog, AuditTrail trail, PracticeCalendar calendar) {
-        this.sql = sql;
+            ConfirmedSectionRepository confirmed,
+            PersonFiles files,
+            Catalog catalog,
+            AuditTrail trail,
+            PracticeCalendar calendar) {
+        this.confirmed = confirmed;
         this.files = files;
         this.catalog = catalog;
         this.trail = trail;
@@ -40,13 +43,9 @@ public class ConfirmedSections {
 
     @Transactional(readOnly = true)
     public List<Confirmed> of(UUID fileId) {
-        return sql.query(
-                "select section, by_name, confirmed_on from confirmed_section where file_id = ?",
-                (row, i) -> new Confirmed(
-                        row.getString("section"),
-                        row.getString("by_name"),
-                        row.getObject("confirmed_on", LocalDate.class)),
-                fileId);
+        return confirmed.findByKeyFileId(fileId).stream()
+                .map(s -> new Confirmed(s.section(), s.byName(), s.confirmedOn()))
+                .toList();
     }
 
     /** @throws Refusal when the viewer may not see the file */
@@ -62,14 +61,8 @@ public class ConfirmedSections {
         viewer.requireAdministrator();
         files.visible(viewer, fileId);
         String label = label(section);
-        int confirmed = sql.update(
-                "insert into confirmed_section (file_id, section, by_name, confirmed_on) values (?, ?, ?, ?)"
-                        + " on conflict do nothing",
-                fileId,
-                section,
-                viewer.name(),
-                calendar.today());
-        if (confirmed > 0) {
+        int added = confirmed.insertUnlessThere(fileId, section, viewer.name(), calendar.today());
+        if (added > 0) {
             trail.record(AuditEntry.ofFile(
                     viewer.actor(), "section-confirmed", fileId, "confirmed the section " + label + " as complete"));
         }
@@ -84,7 +77,7 @@ public class ConfirmedSections {
         if (reason == null || reason.isBlank()) {
             throw Refusal.invalid("reason", "A reason is needed; it stands in the trail.");
         }
-        if (sql.update("delete from confirmed_section where file_id = ? and section = ?", fileId, section) == 0) {
+        if (confirmed.deleteOne(fileId, section) == 0) {
             throw Refusal.conflict("not-confirmed", "The section " + label + " is not confirmed.");
         }
         trail.record(AuditEntry.ofFile(

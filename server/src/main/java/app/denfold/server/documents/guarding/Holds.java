@@ -9,7 +9,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -22,11 +21,11 @@ public class Holds {
 
     static final Duration IDLE = Duration.ofMinutes(30);
 
-    private final JdbcTemplate sql;
+    private final DocumentHoldRepository held;
     private final PracticeCalendar calendar;
 
-    Holds(JdbcTemplate sql, PracticeCalendar calendar) {
-        this.sql = sql;
+    Holds(DocumentHoldRepository held, PracticeCalendar calendar) {
+        this.held = held;
         this.calendar = calendar;
     }
 
@@ -35,36 +34,27 @@ public class Holds {
     /** Who holds it now. */
     @Transactional(readOnly = true)
     public Optional<Hold> of(UUID documentId) {
-        List<Hold> found = sql.query(
-                "select account_id, by_name, since from document_hold where document_id = ? and last_at > ?",
-                (row, i) -> new Hold(
-                        row.getObject("account_id", UUID.class),
-                        row.getString("by_name"),
-                        row.getTimestamp("since").toInstant()),
-                documentId,
-                java.sql.Timestamp.from(calendar.now().minus(IDLE)));
-        return found.stream().findFirst();
+        return held.findByDocumentIdAndLastAtAfter(documentId, idle()).map(Holds::hold);
+    }
+
+    /** Who works on documents of the files now. */
+    @Transactional(readOnly = true)
+    public List<Hold> inFiles(List<UUID> fileIds) {
+        return held.findInFiles(fileIds, idle()).stream().map(Holds::hold).toList();
+    }
+
+    private Instant idle() {
+        return calendar.now().minus(IDLE);
+    }
+
+    private static Hold hold(DocumentHold held) {
+        return new Hold(held.accountId(), held.byName(), held.since());
     }
 
     /** Takes it, or goes on holding it. @throws Refusal when somebody else holds it */
     @Transactional
     public void take(Viewer viewer, UUID documentId) {
-        java.sql.Timestamp now = java.sql.Timestamp.from(calendar.now());
-        java.sql.Timestamp idle = java.sql.Timestamp.from(calendar.now().minus(IDLE));
-        int taken = sql.update(
-                "insert into document_hold as h (document_id, account_id, by_name, since, last_at) values (?, ?, ?, ?, ?)"
-                        + " on conflict (document_id) do update set account_id = excluded.account_id,"
-                        + " by_name = excluded.by_name, last_at = excluded.last_at,"
-                        + " since = case when h.account_id = excluded.account_id and h.last_at > ? then h.since"
-                        + " else excluded.since end"
-                        + " where h.account_id = excluded.account_id or h.last_at <= ?",
-                documentId,
-                viewer.accountId(),
-                viewer.name(),
-                now,
-                now,
-                idle,
-                idle);
+        int taken = held.hold(documentId, viewer.accountId(), viewer.name(), calendar.now(), idle());
         if (taken == 0) {
             refuse(of(documentId).orElseThrow(() -> Refusal.notFound("hold")));
         }
@@ -73,16 +63,15 @@ public class Holds {
     /** Ends the viewer's own hold; nothing happens when he has none. */
     @Transactional
     public void release(Viewer viewer, UUID documentId) {
-        sql.update(
-                "delete from document_hold where document_id = ? and account_id = ?", documentId, viewer.accountId());
+        held.deleteOwn(documentId, viewer.accountId());
     }
 
     /** Ends whoever's hold. @return who held it */
     @Transactional
     public Optional<Hold> lift(UUID documentId) {
-        Optional<Hold> held = of(documentId);
-        sql.update("delete from document_hold where document_id = ?", documentId);
-        return held;
+        Optional<Hold> lifted = of(documentId);
+        held.deleteAny(documentId);
+        return lifted;
     }
 
     /** @throws Refusal when somebody else holds it */

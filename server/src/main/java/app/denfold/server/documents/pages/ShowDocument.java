@@ -91,7 +91,7 @@ class ShowDocument {
             int changes,
             @Nullable String description,
             @Nullable HoldAnswer hold,
-            List<FurtherType> furtherTypes,
+            @Nullable List<FurtherType> furtherTypes,
             String name,
             LocalDate documentDate,
             @Nullable LocalDate effectiveDate,

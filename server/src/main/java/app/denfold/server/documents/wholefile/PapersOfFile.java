@@ -20,6 +20,7 @@ import jakarta.annotation.Nullable;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
@@ -103,7 +104,7 @@ public class PapersOfFile {
                 .map(d -> paper(
                         d,
                         rules.types(d.types()),
-                        bytes.get(d.latest().sha256()),
+                        Objects.requireNonNull(bytes.get(d.latest().sha256())),
                         titles.get(d.filedBy()),
                         periods(viewer, file, labels, d.documentDate()),
                         times.visitOf(d.documentDate()).orElse(null),
@@ -123,7 +124,7 @@ public class PapersOfFile {
             FiledDocument d,
             DocumentTypes types,
             Content content,
-            String authorTitle,
+            @Nullable String authorTitle,
             List<String> periods,
             @Nullable LocalDate visit,
             int turned) {

@@ -13,6 +13,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.JacksonException;
@@ -78,7 +79,7 @@ class Directory {
         }
     }
 
-    private static NotNow down(Exception cause) {
+    private static NotNow down(@Nullable Exception cause) {
         return NotNow.noAnswer("The directory does not answer. Type what you know; nothing is lost.", cause);
     }
 }

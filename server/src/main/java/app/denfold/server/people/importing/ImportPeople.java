@@ -26,6 +26,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.apache.commons.csv.CSVException;
@@ -70,7 +71,7 @@ public class ImportPeople {
     /** @param lines those refused first, then those that exist, then the new ones; {@value #MOST_SHOWN} at most */
     public record PeopleImport(boolean applied, int fresh, int existing, int refused, List<PeopleLine> lines) {}
 
-    private record Read(PeopleLine line, PersonDetails details) {}
+    private record Read(PeopleLine line, @Nullable PersonDetails details) {}
 
     /** @throws Refusal when the list as a whole cannot be read; then nothing is taken */
     @Transactional
@@ -80,7 +81,7 @@ public class ImportPeople {
         List<Read> fresh =
                 read.stream().filter(r -> r.line.outcome().equals("new")).toList();
         if (apply) {
-            fresh.forEach(r -> files.open(r.details, true, viewer.actor()));
+            fresh.forEach(r -> files.open(Objects.requireNonNull(r.details), true, viewer.actor()));
         }
         List<PeopleLine> lines = new ArrayList<>();
         for (String outcome : List.of("refused", "exists", "new")) {
@@ -239,7 +240,7 @@ public class ImportPeople {
                 day(values, "birth date"),
                 mail(values.get("mail")),
                 values.get("team"),
-                day(values, "active from"),
+                Objects.requireNonNull(day(values, "active from")),
                 facts);
         check.check(details, kind);
         return details;
@@ -271,7 +272,7 @@ public class ImportPeople {
         };
     }
 
-    private static LocalDate day(Map<String, String> values, String column) {
+    private static @Nullable LocalDate day(Map<String, String> values, String column) {
         String text = values.get(column);
         try {
             return text == null ? null : LocalDate.parse(text);
@@ -280,7 +281,7 @@ public class ImportPeople {
         }
     }
 
-    private static String mail(String text) {
+    private static @Nullable String mail(@Nullable String text) {
         if (text != null && !text.matches("[^@\\s]+@[^@\\s]+\\.[^@\\s]+")) {
             throw Refusal.invalid("mail", "“" + text + "” is no mail address");
         }

@@ -14,6 +14,7 @@ public class PersonKind {
     @Id
     private String code;
 
+    @SuppressWarnings("NullAway.Init")
     @Version
     private Integer version;
 
@@ -26,6 +27,7 @@ public class PersonKind {
     @JdbcTypeCode(SqlTypes.JSON)
     private List<FactDefinition> facts;
 
+    @SuppressWarnings("NullAway.Init")
     protected PersonKind() {}
 
     public PersonKind(

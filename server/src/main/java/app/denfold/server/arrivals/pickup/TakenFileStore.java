@@ -13,11 +13,11 @@ import org.springframework.stereotype.Repository;
  * transaction in which the paper is received, so that a file is taken once however often the product is stopped.
  */
 @Repository
-class TakenFiles {
+class TakenFileStore {
 
     private final JdbcClient sql;
 
-    TakenFiles(JdbcClient sql) {
+    TakenFileStore(JdbcClient sql) {
         this.sql = sql;
     }
 

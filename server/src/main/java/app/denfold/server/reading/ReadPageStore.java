@@ -7,6 +7,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -17,7 +18,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Pages as they were read. They are many and never changed, so they go by plain SQL. */
 @Repository
-class ReadPages {
+class ReadPageStore {
 
     private static final String COLUMNS = "sha256, page, turn, text, text_from, codes, blank, look, form, boxes";
 
@@ -26,7 +27,7 @@ class ReadPages {
     private final JdbcTemplate sql;
     private final NamedParameterJdbcTemplate named;
 
-    ReadPages(JdbcTemplate sql) {
+    ReadPageStore(JdbcTemplate sql) {
         this.sql = sql;
         this.named = new NamedParameterJdbcTemplate(sql);
     }
@@ -38,7 +39,7 @@ class ReadPages {
                         + ") values (?, ?, ?, ?, ?, ?, ?, ?, ?::jsonb, ?) on conflict do nothing",
                 pages,
                 100,
-                ReadPages::set);
+                ReadPageStore::set);
     }
 
     private static void set(PreparedStatement row, ReadPage page) throws SQLException {
@@ -58,7 +59,7 @@ class ReadPages {
     /** In the order of their numbers. */
     List<ReadPage> of(String sha256) {
         return sql.query(
-                "select " + COLUMNS + " from paper_page where sha256 = ? order by page", ReadPages::page, sha256);
+                "select " + COLUMNS + " from paper_page where sha256 = ? order by page", ReadPageStore::page, sha256);
     }
 
     List<ReadPage> of(Collection<String> hashes) {
@@ -76,6 +77,22 @@ class ReadPages {
                 and bit_count(('x' || p.look)::bit(256) # ('x' || ?)::bit(256)) <= 40
                 and (select count(*) from paper_page o where o.sha256 = p.sha256) = ? limit 50
                 """, String.class, look, look, count);
+    }
+
+    void remove(String sha256) {
+        sql.update("delete from paper_page where sha256 = ?", sha256);
+    }
+
+    /** By page, by how many degrees clockwise recognition turned it to stand upright; those it did not turn are left out. */
+    Map<Integer, Integer> turns(String sha256) {
+        Map<Integer, Integer> turned = new HashMap<>();
+        sql.query(
+                "select page, turn from paper_page where sha256 = ? and turn <> 0",
+                row -> {
+                    turned.put(row.getInt(1), row.getInt(2));
+                },
+                sha256);
+        return turned;
     }
 
     int count(String sha256) {

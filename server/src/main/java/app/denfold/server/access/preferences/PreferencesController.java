@@ -1,4 +1,4 @@
-package app.denfold.server.access.accounts;
+package app.denfold.server.access.preferences;
 
 import app.denfold.server.access.Viewer;
 import java.util.Map;

@@ -1,4 +1,4 @@
-package app.denfold.server.content;
+package app.denfold.server.content.archiving;
 
 import app.denfold.paper.Format;
 import app.denfold.paper.copies.ArchiveCopy;
@@ -6,13 +6,13 @@ import app.denfold.paper.worker.PaperWorkers;
 import app.denfold.paper.worker.WorkerFailed;
 import app.denfold.paper.worker.WorkerLost;
 import app.denfold.server.commits.OutsideTransactions;
+import app.denfold.server.content.Content;
+import app.denfold.server.content.Contents;
 import app.denfold.server.problems.NotNow;
 import app.denfold.server.problems.Refusal;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Optional;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 
 /** Copies of papers for the archive, PDF/A-2b; made when first asked for and kept beside the paper, which stays as it is. */
@@ -21,21 +21,17 @@ public class ArchiveCopies {
 
     private final Contents contents;
     private final PaperWorkers workers;
-    private final JdbcClient sql;
+    private final ArchiveCopyStore copies;
 
-    ArchiveCopies(Contents contents, PaperWorkers readingWorkers, JdbcClient sql) {
+    ArchiveCopies(Contents contents, PaperWorkers readingWorkers, ArchiveCopyStore copies) {
         this.contents = contents;
         this.workers = readingWorkers;
-        this.sql = sql;
+        this.copies = copies;
     }
 
     /** @return hash of the copy @throws Refusal when none can be made, with the reason */
     public String of(String sha256) {
-        Optional<String> known = sql.sql("select copy_sha256 from archive_copy where sha256 = ?")
-                .param(sha256)
-                .query(String.class)
-                .optional();
-        return known.orElseGet(() -> make(sha256));
+        return copies.of(sha256).orElseGet(() -> make(sha256));
     }
 
     private String make(String sha256) {
@@ -50,9 +46,7 @@ public class ArchiveCopies {
             try {
                 ArchiveCopy.Made how = workers.archive(contents.file(sha256), format, made);
                 String copy = contents.keepMade(made, content.pages());
-                sql.sql("insert into archive_copy (sha256, copy_sha256, made) values (?, ?, ?) on conflict do nothing")
-                        .params(sha256, copy, how.name())
-                        .update();
+                copies.add(sha256, copy, how.name());
                 return copy;
             } finally {
                 Files.deleteIfExists(made);

@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /**
@@ -16,12 +16,12 @@ import org.springframework.stereotype.Component;
  * written. What a person typed is always a parameter.
  */
 @Component
-class WordsInSql {
+class WordQueries {
 
-    private final NamedParameterJdbcTemplate sql;
+    private final WordStore store;
 
-    WordsInSql(NamedParameterJdbcTemplate sql) {
-        this.sql = sql;
+    WordQueries(WordStore store) {
+        this.store = store;
     }
 
     /**
@@ -31,8 +31,8 @@ class WordsInSql {
      * @param leftOut words that stand in nearly every paper, or hold no letter, and are not asked for
      */
     record Expression(
-            String query,
-            String loose,
+            @Nullable String query,
+            @Nullable String loose,
             List<String> phrases,
             Map<String, Object> parameters,
             List<String> leftOut,
@@ -70,13 +70,7 @@ class WordsInSql {
                         wanted.all().stream(), wanted.any().stream().flatMap(List::stream))
                 .distinct()
                 .toList();
-        return words.isEmpty()
-                ? List.of()
-                : sql.queryForList(
-                        "select w from unnest(array[:words]::text[]) w"
-                                + " where numnode(plainto_tsquery('denfold_words', w)) = 0",
-                        Map.of("words", words),
-                        String.class);
+        return words.isEmpty() ? List.of() : store.withoutMeaning(words);
     }
 
     private static final class Builder {

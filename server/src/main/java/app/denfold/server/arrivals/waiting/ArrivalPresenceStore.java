@@ -13,7 +13,7 @@ import org.springframework.stereotype.Repository;
 
 /** Who has which waiting paper open, so that two people do not work on the same one. The first one keeps it. */
 @Repository
-class ArrivalPresence {
+class ArrivalPresenceStore {
 
     /** A page that is left without a word stays open for so long. */
     private static final Duration OPEN = Duration.ofSeconds(45);
@@ -21,7 +21,7 @@ class ArrivalPresence {
     private final JdbcTemplate sql;
     private final Clock clock;
 
-    ArrivalPresence(JdbcTemplate sql, Clock clock) {
+    ArrivalPresenceStore(JdbcTemplate sql, Clock clock) {
         this.sql = sql;
         this.clock = clock;
     }

@@ -7,11 +7,11 @@ import org.springframework.stereotype.Component;
 
 /** The sessions of accounts, as the session store keeps them. */
 @Component
-class OpenSessions {
+class OpenSessionStore {
 
     private final JdbcClient sql;
 
-    OpenSessions(JdbcClient sql) {
+    OpenSessionStore(JdbcClient sql) {
         this.sql = sql;
     }
 

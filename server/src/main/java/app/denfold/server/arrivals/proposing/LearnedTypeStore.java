@@ -15,11 +15,11 @@ import org.springframework.stereotype.Repository;
  * each one taken back is forgotten as if it had never been.
  */
 @Repository
-public class TypeLearning {
+public class LearnedTypeStore {
 
     private final JdbcTemplate sql;
 
-    TypeLearning(JdbcTemplate sql) {
+    LearnedTypeStore(JdbcTemplate sql) {
         this.sql = sql;
     }
 

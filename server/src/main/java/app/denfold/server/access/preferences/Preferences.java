@@ -1,10 +1,9 @@
-package app.denfold.server.access.accounts;
+package app.denfold.server.access.preferences;
 
 import app.denfold.server.access.Viewer;
 import app.denfold.server.problems.Refusal;
 import java.util.LinkedHashMap;
 import java.util.Map;
-import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
@@ -18,21 +17,16 @@ class Preferences {
     private static final int MOST = 200;
     private static final JsonMapper JSON = new JsonMapper();
 
-    private final JdbcTemplate sql;
+    private final PreferenceStore store;
 
-    Preferences(JdbcTemplate sql) {
-        this.sql = sql;
+    Preferences(PreferenceStore store) {
+        this.store = store;
     }
 
     @Transactional(readOnly = true)
     public Map<String, JsonNode> of(Viewer viewer) {
         Map<String, JsonNode> all = new LinkedHashMap<>();
-        sql.query(
-                "select name, value from account_preference where account_id = ? order by name",
-                row -> {
-                    all.put(row.getString("name"), JSON.readTree(row.getString("value")));
-                },
-                viewer.accountId());
+        store.of(viewer.accountId()).forEach((name, json) -> all.put(name, JSON.readTree(json)));
         return all;
     }
 
@@ -43,13 +37,6 @@ class Preferences {
         if (!name.matches("[a-z0-9-]{1,60}") || text.length() > LONGEST) {
             throw Refusal.invalid("value", "This cannot be remembered: it is too long.");
         }
-        sql.update(
-                "insert into account_preference (account_id, name, value) select ?, ?, ?::jsonb"
-                        + " where (select count(*) from account_preference where account_id = ?) < " + MOST
-                        + " on conflict (account_id, name) do update set value = excluded.value",
-                viewer.accountId(),
-                name,
-                text,
-                viewer.accountId());
+        store.set(viewer.accountId(), name, text, MOST);
     }
 }

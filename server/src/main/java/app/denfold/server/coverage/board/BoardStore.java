@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /**
@@ -22,7 +23,7 @@ import org.springframework.stereotype.Component;
  * together from fixed parts; what a person typed is always a parameter.
  */
 @Component
-class FindSlots {
+class BoardStore {
 
     private static final String FILES =
             " from FileStandingRow s join PersonFile f on f.id = s.fileId where true = true";
@@ -32,12 +33,13 @@ class FindSlots {
 
     private final EntityManager entities;
 
-    FindSlots(EntityManager entities) {
+    BoardStore(EntityManager entities) {
         this.entities = entities;
     }
 
     /** @param visible checklist and requirement as {@code staff/contract}; null when the viewer may see all */
-    record Scope(Viewer viewer, BoardFilter filter, Set<String> visible) {
+    record Scope(
+            Viewer viewer, BoardFilter filter, @Nullable Set<String> visible) {
 
         static Scope of(Viewer viewer, BoardFilter filter, Catalog.Rules rules) {
             return new Scope(viewer, filter, viewer.hiddenTypes().isEmpty() ? null : keys(rules));
@@ -126,7 +128,7 @@ class FindSlots {
         return (where.text.contains("f.") ? FILES : FILES_ALONE) + where.text;
     }
 
-    List<SlotStatus> slotsOf(Collection<UUID> fileIds, String checklist) {
+    List<SlotStatus> slotsOf(Collection<UUID> fileIds, @Nullable String checklist) {
         boolean one = BoardFilter.isGiven(checklist);
         TypedQuery<SlotStatus> query = entities.createQuery(
                 "select x.key.fileId, x.key.checklist, x.key.requirement, x.status, x.blocking from Slot x"
@@ -326,7 +328,7 @@ class FindSlots {
         private String text = "";
         private final Map<String, Object> values = new HashMap<>();
 
-        Where and(String condition, String name, Object value) {
+        Where and(String condition, String name, @Nullable Object value) {
             text += condition;
             values.put(name, value);
             return this;
