@@ -3,12 +3,50 @@ import { configure, render } from "@testing-library/react";
 import { App as AntApp, ConfigProvider } from "antd";
 import type { ReactNode } from "react";
 import { MemoryRouter, Route, Routes } from "react-router";
+import type { paths } from "../api/schema";
 
 // a busy machine takes longer than the usual second
 configure({ asyncUtilTimeout: 6_000 });
 
 export type Call = { method: string; path: string; body: unknown };
-type Answers = Record<string, unknown | ((call: Call) => unknown)>;
+
+/** `/api/files/{id}` as a pattern of addresses: `/api/files/${string}`. */
+type Pattern<P extends string> = P extends `${infer A}{${string}}${infer B}`
+  ? `${A}${string}${Pattern<B>}`
+  : P;
+
+/** What an operation answers when all goes well; an object without anything where it answers nothing. */
+type Answered<O> = O extends { responses: { 200: { content: infer C } } }
+  ? C[keyof C]
+  : O extends { responses: { 201: { content: infer C } } }
+    ? C[keyof C]
+    : O extends { responses: { 202: { content: infer C } } }
+      ? C[keyof C]
+      : Record<string, never>;
+
+/** As much of an answer as a test needs. */
+type Part<T> = T extends readonly (infer E)[]
+  ? readonly Part<E>[]
+  : T extends object
+    ? { [K in keyof T]?: Part<T[K]> }
+    : T;
+
+/** The answers of all operations whose method and address fit `GET /api/files/f1?some=thing`. */
+type AnswerTo<K> = {
+  [P in keyof paths & string]: {
+    [M in keyof paths[P] & string]: K extends
+      | `${Uppercase<M>} ${Pattern<P>}`
+      | `${Uppercase<M>} ${Pattern<P>}?${string}`
+      ? Part<Answered<paths[P][M]>>
+      : never;
+  }[keyof paths[P] & string];
+}[keyof paths & string];
+
+type Answer<K> =
+  | AnswerTo<K>
+  | Refusal
+  | Promise<unknown>
+  | ((call: Call) => AnswerTo<K> | Refusal | Promise<unknown> | undefined | void);
 
 /** An answer with another status than 200. */
 export class Refusal {
@@ -27,7 +65,9 @@ export class Refusal {
  *
  * @returns the calls that were made, in order
  */
-export function serve(answers: Answers): Call[] {
+export function serve<const T extends Record<string, unknown>>(
+  answers: { [K in keyof T]: Answer<K> },
+): Call[] {
   const calls: Call[] = [];
   globalThis.fetch = (async (input: Request) => {
     const url = new URL(input.url);
@@ -38,7 +78,8 @@ export function serve(answers: Answers): Call[] {
       body: text ? JSON.parse(text) : undefined,
     };
     calls.push(call);
-    const found = answers[`${call.method} ${call.path}`] ?? answers[`${call.method} ${url.pathname}`];
+    const known: Record<string, unknown> = answers;
+    const found = known[`${call.method} ${call.path}`] ?? known[`${call.method} ${url.pathname}`];
     const result =
       typeof found === "function"
         ? await found(call)
@@ -82,4 +123,4 @@ export const OTTILIE = {
   role: "ADMINISTRATOR",
   mayChange: true,
   seesSensitive: true,
-};
+} as const;

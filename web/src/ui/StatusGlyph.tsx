@@ -1,18 +1,17 @@
 import type { ReactNode } from "react";
-import { asStatus, type Status, statuses } from "./statuses";
+import { type Status, statuses } from "./statuses";
 
 const SHEET = "M2.5 1h6l3.5 3.5V13h-9.5z";
 const TORN = "M2.5 1h6l3.5 3.5V11l-1.6 2-1.6-1.8-1.6 1.8-1.6-1.8L4.1 13l-1.6-2z";
 
 /** The folded sheet whose shape tells the status; its accessible name is the status in words. */
-export function StatusGlyph({ status, size = 14, label }: { status: string; size?: number; label?: string }) {
-  const known = asStatus(status);
-  const { word, colour } = statuses[known];
+export function StatusGlyph({ status, size = 14, label }: { status: Status; size?: number; label?: string }) {
+  const { word, colour } = statuses[status];
   const name = label ? `${label}: ${word.toLowerCase()}` : word;
   return (
     <svg className="glyph" width={size} height={size} viewBox="0 0 14 14" role="img" aria-label={name}>
       <title>{name}</title>
-      {glyphShapes(colour)[known]}
+      {glyphShapes(colour)[status]}
     </svg>
   );
 }

@@ -1,26 +1,23 @@
-const MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+import dayjs from "dayjs";
 
 /** `2026-11-30` as `30 Nov 2026`. */
 export function day(iso: string): string {
-  const [year, month, date] = iso.split("-").map(Number);
-  return `${date} ${MONTHS[(month ?? 1) - 1]} ${year}`;
+  return dayjs(iso).format("D MMM YYYY");
 }
 
 /** An instant as day and time in the browser's zone: `25 Nov 09:12`. */
 export function moment(iso: string): string {
-  const at = new Date(iso);
-  const time = `${String(at.getHours()).padStart(2, "0")}:${String(at.getMinutes()).padStart(2, "0")}`;
-  return `${at.getDate()} ${MONTHS[at.getMonth()]} ${time}`;
+  return dayjs(iso).format("D MMM HH:mm");
 }
 
 /** The civil day so many days later; earlier when negative. */
 export function addDays(iso: string, days: number): string {
-  return new Date(Date.parse(`${iso}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
+  return dayjs(iso).add(days, "day").format("YYYY-MM-DD");
 }
 
 /** Whole days from one civil day to another; negative when it lies before. */
 export function daysBetween(from: string, to: string): number {
-  return Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000);
+  return dayjs(to).startOf("day").diff(dayjs(from).startOf("day"), "day");
 }
 
 /** How far a day lies from today, in words: `today`, `in 5 days`, `25 days ago`. */

@@ -1,4 +1,7 @@
+import type { Shape } from "../api/client";
 import { colours } from "../theme/tokens";
+
+export type Status = Shape<"SlotAnswer">["status"];
 
 /** The statuses of a slot, with their word and colour; the glyph differs in shape as well. */
 export const statuses = {
@@ -13,15 +16,9 @@ export const statuses = {
   "not-yet-due": { word: "Not yet due", colour: colours.slate },
   waived: { word: "Waived", colour: colours.sand },
   "not-applicable": { word: "Not applicable", colour: colours.sand },
-} as const;
-
-export type Status = keyof typeof statuses;
-
-export function asStatus(code: string): Status {
-  return code in statuses ? (code as Status) : "not-applicable";
-}
+} as const satisfies Record<Status, { word: string; colour: string }>;
 
 /** True when somebody has to do something about the slot. */
-export function isOpen(code: string): boolean {
+export function isOpen(code: Status): boolean {
   return ["lapsed", "missing", "sent-back", "in-review", "awaiting-signature"].includes(code);
 }

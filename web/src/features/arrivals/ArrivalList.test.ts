@@ -2,7 +2,12 @@ import { expect, test } from "vitest";
 import { inOrder } from "./ArrivalList";
 import { type Arrival, type ArrivalDetail, complete, proposedDraft } from "./arrivalQueries";
 
-function arrival(id: string, source: string, state: string, receivedAt: string): Arrival {
+function arrival(
+  id: string,
+  source: Arrival["source"],
+  state: Arrival["state"],
+  receivedAt: string,
+): Arrival {
   return {
     id,
     source,

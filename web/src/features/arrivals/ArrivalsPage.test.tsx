@@ -62,8 +62,8 @@ const BASE = {
   "GET /api/arrivals/a": detail("a"),
   "GET /api/arrivals/bb": detail("bb"),
   "GET /api/arrivals/ccc": detail("ccc"),
-  "POST /api/arrivals/a/look": {},
-  "POST /api/arrivals/bb/look": {},
+  "POST /api/arrivals/a/presence": {},
+  "POST /api/arrivals/bb/presence": {},
 };
 
 const LIST = [
@@ -110,7 +110,7 @@ test("filing without person, type and date asks for them and sends nothing", asy
   show(<ArrivalsPage />);
   fireEvent.click(await screen.findByRole("button", { name: /File and next/ }));
   await screen.findByText("Choose the person, the type and the date first.");
-  expect(calls.every((c) => c.method === "GET" || c.path.endsWith("/look"))).toBe(true);
+  expect(calls.every((c) => c.method === "GET" || c.path.endsWith("/presence"))).toBe(true);
 });
 
 test("the sheet shows name and slot, before and after, and files what it showed", async () => {

@@ -77,7 +77,7 @@ function Desk({ list, uploads }: { list: Arrival[]; uploads: ReturnType<typeof u
     " ": () => chosen && tick(chosen.id),
     "?": () => setShowsKeys(true),
   });
-  useLook(chosen?.state === "WAITING" ? chosen.id : undefined);
+  usePresence(chosen?.state === "WAITING" ? chosen.id : undefined);
   usePrefetch(list[at + 1]);
   const others = list.filter((a) => ticked.has(a.id) && a.id !== chosen?.id && a.state === "WAITING");
   const gone = () => {
@@ -152,13 +152,13 @@ function before(list: Arrival[], at: number): Arrival | undefined {
 }
 
 /** Tells colleagues which paper is open here. */
-function useLook(id?: string) {
+function usePresence(id?: string) {
   useEffect(() => {
     if (!id) {
       return;
     }
     const look = () =>
-      api.POST("/api/arrivals/{id}/look", { params: { path: { id } } }).catch(() => undefined);
+      api.POST("/api/arrivals/{id}/presence", { params: { path: { id } } }).catch(() => undefined);
     look();
     const timer = setInterval(look, 20_000);
     return () => clearInterval(timer);

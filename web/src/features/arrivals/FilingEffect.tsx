@@ -1,7 +1,7 @@
 import type { Shape } from "../../api/client";
 import { day } from "../../ui/days";
 import { StatusGlyph } from "../../ui/StatusGlyph";
-import { asStatus, statuses } from "../../ui/statuses";
+import { statuses } from "../../ui/statuses";
 
 /** The name a paper will get, and what it does to the slots of the file: before and after. */
 export function FilingEffect({ preview }: { preview: Shape<"FilingPreview"> }) {
@@ -36,7 +36,7 @@ function Standing({ standing }: { standing: Shape<"SlotStanding"> }) {
   const over = status === "lapsed" || status === "in-grace";
   return (
     <span>
-      <StatusGlyph status={status} /> {statuses[asStatus(status)].word.toLowerCase()}
+      <StatusGlyph status={status} /> {statuses[status].word.toLowerCase()}
       {coveredThrough && (over ? `, held to ${day(coveredThrough)}` : ` to ${day(coveredThrough)}`)}
       {renewal !== "none" && `, newer one ${renewal.replaceAll("-", " ")}`}
     </span>

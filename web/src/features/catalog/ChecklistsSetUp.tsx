@@ -107,7 +107,7 @@ function ChecklistEditor({ list, today, taken, known, types }: EditorProps) {
     version: list?.version ?? 0,
     label: draft.label,
     ...(draft.fromDay ? { fromDay: draft.fromDay } : {}),
-    definition: { ...draft.definition, code } as unknown as Record<string, unknown>,
+    definition: { ...draft.definition, code },
     labels: draft.labels,
   };
   const params = { path: { code } };

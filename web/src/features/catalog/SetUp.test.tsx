@@ -29,7 +29,7 @@ const LIST = {
       labels: { ownership: "Proof of ownership", passport: "Horse passport" },
     },
   ],
-};
+} as const;
 
 const TYPE = {
   code: "ownership",
@@ -43,7 +43,7 @@ const TYPE = {
   sensitive: false,
   synonyms: ["deed"],
   fields: [],
-};
+} as const;
 
 const KIND = {
   code: "client",
@@ -53,7 +53,7 @@ const KIND = {
   numberPrefix: "C",
   files: 35,
   facts: [{ name: "box", label: "Box", form: "TEXT", choices: [], key: true, sensitive: false }],
-};
+} as const;
 
 const EFFECT = {
   on: "2026-11-25",

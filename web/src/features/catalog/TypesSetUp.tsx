@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { Alert, Button, Checkbox, Input, InputNumber, Radio, Select } from "antd";
+import dayjs from "dayjs";
 import { type ReactNode, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { answer, api, done, fieldWords, Problem, type Shape, wordsOf } from "../../api/client";
@@ -90,7 +91,7 @@ function TypeEditor({ type, taken, sections }: TypeEditorProps) {
   const params = { path: { code } };
   const { version, label, section, namingPattern, signers, needsReview, reviewer } = draft;
   const { sensitive, synonyms, fields } = draft;
-  const validity = draft.validity as unknown as Record<string, unknown>;
+  const validity = draft.validity;
   const body = {
     version,
     label,
@@ -255,7 +256,7 @@ function ValidityEditor({ label, validity, onChange }: ValidityEditorProps) {
     queryFn: () =>
       answer(
         api.POST("/api/set-up/document-types/example", {
-          body: { label: label.toLowerCase(), validity: validity as unknown as Record<string, unknown> },
+          body: { label: label.toLowerCase(), validity },
         }),
       ),
     placeholderData: (before) => before,
@@ -328,20 +329,7 @@ function PeriodParts({ validity, onChange }: PartsProps) {
   );
 }
 
-const MONTHS = [
-  "January",
-  "February",
-  "March",
-  "April",
-  "May",
-  "June",
-  "July",
-  "August",
-  "September",
-  "October",
-  "November",
-  "December",
-];
+const MONTHS = Array.from({ length: 12 }, (_, month) => dayjs().startOf("year").month(month).format("MMMM"));
 
 function SeasonParts({ validity, onChange }: PartsProps) {
   const [, month = "08", date = "31"] = /^--(\d\d)-(\d\d)$/.exec(validity.monthDay ?? "") ?? [];

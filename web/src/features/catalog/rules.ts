@@ -1,60 +1,15 @@
+import type { Shape } from "../../api/client";
+
 /** The open JSON of checklists and types, as the server checks and keeps it. */
-
-export type Condition =
-  | { fact: string; is?: Scalar; isNot?: Scalar; in?: Scalar[] }
-  | { ageUnder: number }
-  | { ageAtLeast: number }
-  | { all: Condition[] }
-  | { any: Condition[] }
-  | { not: Condition };
-
-export type Scalar = string | number | boolean;
-
-export type NotBefore = { from: "start"; days: number };
-
-export type PointsEntry = {
-  type: string;
-  points: number;
-  atMost?: number | null;
-  within?: string | null;
-  notBefore?: NotBefore | null;
-};
-
-export type Evidence =
-  | { type: string; count?: number; within?: string | null; notBefore?: NotBefore | null }
-  | { anyOf: Evidence[] }
-  | { allOf: Evidence[] }
-  | { points: number; of: PointsEntry[] };
-
-export type Due = { from: "start" | "applies" | "fact"; name?: string; days: number };
-
-export type Requirement = {
-  code: string;
-  appliesWhen?: Condition | null;
-  evidence: Evidence;
-  signedBy?: string[];
-  due?: Due | null;
-  leadDays?: number;
-  graceDays?: number;
-  needsReview?: boolean;
-  level?: "blocking" | "advisory";
-};
-
-export type Checklist = {
-  code: string;
-  inForce?: { from?: string | null; to?: string | null };
-  appliesWhen?: Condition | null;
-  requirements: Requirement[];
-};
-
-export type Validity = {
-  rule: "open" | "stated" | "period" | "seasonEnd" | "untilAge";
-  anchor?: "documentDate" | "effectiveDate" | "receivedDate";
-  period?: string;
-  roundTo?: "endOfMonth";
-  monthDay?: string;
-  age?: number;
-};
+export type Condition = Shape<"ConditionRule">;
+export type Scalar = Shape<"Scalar">;
+export type NotBefore = Shape<"NotBeforeRule">;
+export type PointsEntry = Shape<"PointsRule">;
+export type Evidence = Shape<"EvidenceRule">;
+export type Due = Shape<"DueRule">;
+export type Requirement = Shape<"RequirementRule">;
+export type Checklist = Shape<"ChecklistRule">;
+export type Validity = Shape<"ValidityRule">;
 
 /** A code made of a name, not among the taken ones. */
 export function codeOf(name: string, taken: string[]): string {

@@ -1,10 +1,9 @@
 import { queryOptions } from "@tanstack/react-query";
 import { answer, api, type Shape } from "../../api/client";
-import type { Checklist, Validity } from "./rules";
 
-export type TypeSetUp = Omit<Shape<"TypeSetUp">, "validity"> & { validity: Validity };
-export type Version = Omit<Shape<"ChecklistVersionAnswer">, "definition"> & { definition: Checklist };
-export type ChecklistSetUp = Omit<Shape<"ChecklistSetUp">, "versions"> & { versions: Version[] };
+export type TypeSetUp = Shape<"TypeSetUp">;
+export type Version = Shape<"ChecklistVersionAnswer">;
+export type ChecklistSetUp = Shape<"ChecklistSetUp">;
 export type KindSetUp = Shape<"KindSetUp">;
 
 export const setUpKindsOptions = queryOptions({
@@ -19,10 +18,10 @@ export const setUpSectionsOptions = queryOptions({
 
 export const setUpTypesOptions = queryOptions({
   queryKey: ["set-up", "types"],
-  queryFn: async () => (await answer(api.GET("/api/set-up/document-types"))) as unknown as TypeSetUp[],
+  queryFn: () => answer(api.GET("/api/set-up/document-types")),
 });
 
 export const setUpChecklistsOptions = queryOptions({
   queryKey: ["set-up", "checklists"],
-  queryFn: async () => (await answer(api.GET("/api/set-up/checklists"))) as unknown as ChecklistSetUp[],
+  queryFn: () => answer(api.GET("/api/set-up/checklists")),
 });

@@ -6,7 +6,7 @@ import { day } from "../../ui/days";
 import { GlyphSprite } from "../../ui/GlyphSprite";
 import { QuietEmpty } from "../../ui/Quiet";
 import { openWords, type Verdict } from "../../ui/standing";
-import { asStatus, statuses } from "../../ui/statuses";
+import { type Status, statuses } from "../../ui/statuses";
 import type { BoardRow, BoardView, Column } from "./boardQueries";
 import { useBoardRows } from "./useBoardRows";
 
@@ -206,7 +206,7 @@ type RowProps = {
   top: number;
   row: BoardRow | undefined;
   columns: Column[];
-  letters: Record<string, string>;
+  letters: Record<string, Status>;
   first: number;
   last: number;
   width: number;
@@ -223,7 +223,7 @@ const Row = memo(function Row(props: RowProps) {
   const cells = [];
   for (let i = first; row && i <= last; i++) {
     const column = columns[i];
-    const status = asStatus(letters[row.cells[i] ?? "."] ?? "");
+    const status = letters[row.cells[i] ?? "."] ?? "not-applicable";
     if (column) {
       cells.push(
         // biome-ignore lint/a11y/useSemanticElements: see the grid

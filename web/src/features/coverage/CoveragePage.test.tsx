@@ -11,7 +11,7 @@ const LETTERS = {
   l: "lapsed",
   m: "missing",
   r: "in-review",
-};
+} as const;
 
 const COLUMNS = ["First aid", "Contract"].map((label) => ({
   checklist: "employees",
@@ -52,7 +52,7 @@ const SLOT = {
   types: ["first-aid"],
   reasons: ["The first aid certificate of 5 November 2024 held until 31 October 2026."],
   papers: [],
-};
+} as const;
 
 function board(more: object = {}) {
   return serve({

@@ -8,7 +8,11 @@ afterEach(cleanup);
 
 const FILE = { id: "f1", name: "Tamsin Korhola" } as Shape<"FileAnswer">;
 
-function slot(label: string, status: string, part: Partial<Shape<"SlotAnswer">> = {}): Shape<"SlotAnswer"> {
+function slot(
+  label: string,
+  status: Shape<"SlotAnswer">["status"],
+  part: Partial<Shape<"SlotAnswer">> = {},
+): Shape<"SlotAnswer"> {
   return {
     checklist: "employees",
     requirement: label,

@@ -5,22 +5,23 @@ import { LedgerTable } from "./LedgerTable";
 
 afterEach(cleanup);
 
-const paper = (id: string, name: string, documentDate: string) => ({
-  id,
-  name,
-  typeLabels: ["Letter"],
-  documentDate,
-  receivedOn: documentDate,
-  state: "FILED",
-  source: "from scanner",
-  filedBy: "Ottilie Brandmoor",
-  authorTitle: "practice administrator",
-  periods: [],
-  version: 1,
-  mediaType: "application/pdf",
-  size: 2048,
-  pages: 3,
-});
+const paper = (id: string, name: string, documentDate: string) =>
+  ({
+    id,
+    name,
+    typeLabels: ["Letter"],
+    documentDate,
+    receivedOn: documentDate,
+    state: "FILED",
+    source: "from scanner",
+    filedBy: "Ottilie Brandmoor",
+    authorTitle: "practice administrator",
+    periods: [],
+    version: 1,
+    mediaType: "application/pdf",
+    size: 2048,
+    pages: 3,
+  }) as const;
 
 const BASE = {
   "GET /api/session": OTTILIE,
@@ -73,7 +74,7 @@ test("columns are those the account chose", async () => {
 });
 
 test("the state is told in words, and what was entered in error is struck", async () => {
-  const mistaken = { ...paper("d3", "Letter, 2024-01-01", "2024-01-01"), state: "ENTERED_IN_ERROR" };
+  const mistaken = { ...paper("d3", "Letter, 2024-01-01", "2024-01-01"), state: "ENTERED_IN_ERROR" } as const;
   const papers = [...BASE["GET /api/files/f1/papers"], mistaken];
   serve({ ...BASE, "GET /api/preferences": {}, "GET /api/files/f1/papers": papers });
   show(<LedgerTable fileId="f1" />, "/files/f1");

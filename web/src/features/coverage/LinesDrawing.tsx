@@ -2,7 +2,7 @@ import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } fr
 import type { Shape } from "../../api/client";
 import { colours } from "../../theme/tokens";
 import { addDays, day, daysBetween } from "../../ui/days";
-import { asStatus, type Status, statuses } from "../../ui/statuses";
+import { type Status, statuses } from "../../ui/statuses";
 
 type Lines = Shape<"LinesAnswer">;
 type Line = Shape<"Line">;
@@ -214,38 +214,36 @@ function Bar({
   width: number;
 }) {
   const y = top + (ROW - BAR) / 2;
-  const known = asStatus(line.status);
   return (
     <g>
       <line x1={LABEL} x2={width} y1={top + ROW} y2={top + ROW} stroke="#efeae0" />
       <svg x={4} y={top + 8} width="14" height="14" viewBox="0 0 14 14">
-        <title>{statuses[known].word}</title>
-        <circle cx="6" cy="7" r="4.5" fill={statuses[known].colour} />
+        <title>{statuses[line.status].word}</title>
+        <circle cx="6" cy="7" r="4.5" fill={statuses[line.status].colour} />
       </svg>
       <text x={22} y={top + 19} className="lines-label">
         {line.label.length > 25 ? `${line.label.slice(0, 24)}…` : line.label}
       </text>
       {line.stretches.map((s, i) => {
-        const status = asStatus(s.status);
         const left = x(s.from);
         const right = x(addDays(s.to, 1));
-        const words = `${line.label}: ${statuses[status].word.toLowerCase()} from ${day(s.from)} to ${day(s.to)}`;
-        if (status === "not-applicable") {
+        const words = `${line.label}: ${statuses[s.status].word.toLowerCase()} from ${day(s.from)} to ${day(s.to)}`;
+        if (s.status === "not-applicable") {
           return null;
         }
         return (
           <g key={s.from}>
             <rect
               x={left}
-              y={status === "not-yet-due" ? y + BAR / 2 - 1 : y}
+              y={s.status === "not-yet-due" ? y + BAR / 2 - 1 : y}
               width={Math.max(1.5, right - left)}
-              height={status === "not-yet-due" ? 2 : BAR}
-              fill={status === "not-yet-due" ? colours.slate : FILLS[status]}
+              height={s.status === "not-yet-due" ? 2 : BAR}
+              fill={s.status === "not-yet-due" ? colours.slate : FILLS[s.status]}
               rx={2}
             >
               <title>{words}</title>
             </rect>
-            <BarWords status={status} end={heldTo(line, i, last)} left={left} right={right} y={y + 11} />
+            <BarWords status={s.status} end={heldTo(line, i, last)} left={left} right={right} y={y + 11} />
           </g>
         );
       })}

@@ -1,6 +1,6 @@
 import type { Shape } from "../../api/client";
 import { day } from "../../ui/days";
-import { asStatus, statuses } from "../../ui/statuses";
+import { statuses } from "../../ui/statuses";
 
 /** The drawing in words: for screen readers, and on paper below it. */
 export function LinesTable({ lines }: { lines: Shape<"LinesAnswer"> }) {
@@ -28,7 +28,7 @@ export function LinesTable({ lines }: { lines: Shape<"LinesAnswer"> }) {
                   {i === 0 ? <th scope="row">{line.label}</th> : <td />}
                   <td>{day(s.from)}</td>
                   <td>{s.to === lines.to ? "…" : day(s.to)}</td>
-                  <td>{statuses[asStatus(s.status)].word}</td>
+                  <td>{statuses[s.status].word}</td>
                 </tr>
               )),
           )}

@@ -41,7 +41,7 @@ const LINES = {
       ],
     },
   ],
-};
+} as const;
 
 const slot = (label: string, status: string) => ({ label, status, blocking: true });
 const NOT_CLEAR = {

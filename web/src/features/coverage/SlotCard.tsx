@@ -5,7 +5,7 @@ import { Link } from "react-router";
 import { day } from "../../ui/days";
 import { Loaded } from "../../ui/Quiet";
 import { StatusGlyph } from "../../ui/StatusGlyph";
-import { asStatus, statuses } from "../../ui/statuses";
+import { statuses } from "../../ui/statuses";
 import { useAsOf, useKeepingAsOf, useMayChange } from "../asof/asOf";
 import { ChaseModal } from "../chasing/ChaseModal";
 import type { Cell } from "./BoardGrid";
@@ -77,7 +77,7 @@ function Contents({
   const keep = useKeepingAsOf();
   const mayChange = useMayChange();
   const [dialog, setDialog] = useState<"chase" | "waive" | null>(null);
-  const { word, colour } = statuses[asStatus(slot.status)];
+  const { word, colour } = statuses[slot.status];
   const words = slotWords(slot, on);
   const toReview = slot.papers.find((p) => p.state === "IN_REVIEW" && !p.counts);
   return (

@@ -4,7 +4,7 @@ import { type DragEvent, useEffect, useRef, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { type Shape, upload, wordsOf } from "../../api/client";
 import { StatusGlyph } from "../../ui/StatusGlyph";
-import { asStatus, statuses } from "../../ui/statuses";
+import { statuses } from "../../ui/statuses";
 import { useMayChange } from "../asof/asOf";
 import { AskModal } from "../portal/AskModal";
 import { PaperLine } from "./PaperLine";
@@ -39,9 +39,9 @@ export function SlotLine({ file, slot, today }: SlotLineProps) {
         <strong
           style={{
             color:
-              statuses[asStatus(slot.status)].colour === statuses["on-file"].colour
+              statuses[slot.status].colour === statuses["on-file"].colour
                 ? undefined
-                : statuses[asStatus(slot.status)].colour,
+                : statuses[slot.status].colour,
           }}
         >
           {slot.label}
@@ -50,7 +50,7 @@ export function SlotLine({ file, slot, today }: SlotLineProps) {
         <span
           className="when"
           style={{
-            color: slot.status === "on-file" ? "var(--muted)" : statuses[asStatus(slot.status)].colour,
+            color: slot.status === "on-file" ? "var(--muted)" : statuses[slot.status].colour,
           }}
         >
           {slotWords(slot, today)}

@@ -1,5 +1,6 @@
 import { useQueries, useQueryClient } from "@tanstack/react-query";
 import { useMemo } from "react";
+import type { Status } from "../../ui/statuses";
 import { type BoardRow, type BoardView, boardPageOptions, type Column, ROWS_A_PAGE } from "./boardQueries";
 
 /** The rows from the first to the last shown one, fetched page by page; undefined while on their way. */
@@ -12,7 +13,7 @@ export function useBoardRows(view: BoardView, first: number, last: number) {
   }, [first, last]);
   const answers = useQueries({ queries: pages.map((page) => boardPageOptions(view, page)) });
   const columns: Column[] = answers.find((a) => a.data)?.data?.columns ?? [];
-  const letters: Record<string, string> = answers.find((a) => a.data)?.data?.letters ?? {};
+  const letters: Record<string, Status> = answers.find((a) => a.data)?.data?.letters ?? {};
   const error = answers.find((a) => a.error)?.error ?? null;
   const row = (index: number): BoardRow | undefined =>
     answers[Math.floor(index / ROWS_A_PAGE) - (pages[0] ?? 0)]?.data?.rows[index % ROWS_A_PAGE];

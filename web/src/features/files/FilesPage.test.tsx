@@ -45,7 +45,7 @@ function serveFiles(rows: Shape<"BoardRow">[], account: object = OTTILIE) {
   });
 }
 
-const LETTERS = { ".": "not-applicable", f: "on-file", s: "awaiting-signature" };
+const LETTERS = { ".": "not-applicable", f: "on-file", s: "awaiting-signature" } as const;
 
 test("each person's standing is told in words and in glyphs", async () => {
   serveFiles([

@@ -8,6 +8,7 @@ import { day, moment } from "../../ui/days";
 import { Legend } from "../../ui/Legend";
 import { Loaded, QuietEmpty } from "../../ui/Quiet";
 import { StatusGlyph } from "../../ui/StatusGlyph";
+import type { Status } from "../../ui/statuses";
 import { Where } from "../../ui/Where";
 import { useKeepingAsOf, useMayChange } from "../asof/asOf";
 import {
@@ -31,7 +32,7 @@ const SORTS = ["name", "number", "team", "clear", "activity"];
 
 function columnsOf(
   columns: Column[],
-  letters: Record<string, string>,
+  letters: Record<string, Status>,
   view: BoardView,
 ): TableColumnsType<Row> {
   const sorted = (key: string) => ({
@@ -84,7 +85,7 @@ function columnsOf(
 }
 
 /** The signs of a person's slots in the order of the checklists. */
-function Strip({ row, columns, letters }: { row: Row; columns: Column[]; letters: Record<string, string> }) {
+function Strip({ row, columns, letters }: { row: Row; columns: Column[]; letters: Record<string, Status> }) {
   return (
     <span className="strip">
       {columns.map((column, i) => {

@@ -56,7 +56,8 @@ test("Enter before the answer opens nobody of the former words, but the first of
     answerNow = done;
   });
   const input = box({
-    "GET /api/find/suggestions": ({ path }: Call) => (path.includes("ruth") ? OFFERED : late),
+    "GET /api/find/suggestions": ({ path }: Call) =>
+      path.includes("ruth") ? Promise.resolve<unknown>(OFFERED) : late,
   });
   fireEvent.change(input, { target: { value: "ruth" } });
   await screen.findByText("Letter to Ruth");

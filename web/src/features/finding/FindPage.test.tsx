@@ -37,7 +37,7 @@ const PAPER = {
   isRead: true,
   pagesWithoutText: 3,
   isCut: false,
-};
+} as const;
 const COMMON = {
   "GET /api/preferences": {},
   "GET /api/saved-searches": [],

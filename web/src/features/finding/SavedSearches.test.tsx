@@ -8,7 +8,7 @@ afterEach(cleanup);
 const SAVED = [
   { id: "s1", name: "Clearances to review", own: true, shared: false, criteria: { states: ["IN_REVIEW"] } },
   { id: "s2", name: "Unread faxes", own: false, shared: true, criteria: { unreadable: true } },
-];
+] as const;
 
 test("a search is kept under a name, for all and in its place", async () => {
   const calls = serve({ "POST /api/saved-searches": { ...SAVED[0], name: "Faxes" } });

@@ -53,7 +53,7 @@ const PORTAL: Shape<"PortalAnswer"> = {
       fresh: false,
     },
   ],
-  sent: [{ id: "s1", fileName: "IMG_2041.jpg", receivedAt: "2026-11-24T08:00:00Z", state: "received" }],
+  sent: [{ id: "s1", fileName: "IMG_2041.jpg", receivedAt: "2026-11-24T08:00:00Z", state: "RECEIVED" }],
 };
 
 test("what is asked comes first, with its reason and a way to send it", async () => {

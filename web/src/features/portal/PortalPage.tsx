@@ -133,10 +133,10 @@ function Sent({ sent }: { sent: Shape<"SentPaper">[] }) {
           <span>
             {paper.fileName}
             <div className="muted">
-              {moment(paper.receivedAt)} · {paper.state === "filed" ? "filed" : "not filed yet"}
+              {moment(paper.receivedAt)} · {paper.state === "FILED" ? "filed" : "not filed yet"}
             </div>
           </span>
-          {paper.state !== "filed" && (
+          {paper.state !== "FILED" && (
             <button type="button" onClick={() => back.mutate(paper.id)}>
               Take back
             </button>

@@ -6,7 +6,7 @@ import { api, done, type Shape, wordsOf } from "../../api/client";
 import { day, daysBetween, distance, moment } from "../../ui/days";
 import { Loaded, QuietEmpty } from "../../ui/Quiet";
 import { StatusGlyph } from "../../ui/StatusGlyph";
-import { asStatus, statuses } from "../../ui/statuses";
+import { statuses } from "../../ui/statuses";
 import { Where } from "../../ui/Where";
 import { meOptions } from "../access/sessionQueries";
 import { ChaseModal } from "../chasing/ChaseModal";
@@ -168,8 +168,8 @@ function ItemLine({ item, today }: { item: Item; today: string }) {
           {item.slots.slice(0, 4).map((slot) => (
             <span key={slot.label}>
               {slot.label}{" "}
-              <span style={{ color: statuses[asStatus(slot.status)].colour }}>
-                {statuses[asStatus(slot.status)].word.toLowerCase()}
+              <span style={{ color: statuses[slot.status].colour }}>
+                {statuses[slot.status].word.toLowerCase()}
               </span>
             </span>
           ))}

@@ -7,7 +7,7 @@ afterEach(cleanup);
 
 const TYPES = [{ code: "vet", label: "Vet authorisation", synonyms: [], fields: [] }];
 
-function serveNoting(answer: unknown = { id: "d9" }) {
+function serveNoting(answer: Refusal | { id: string } = { id: "d9" }) {
   return serve({
     "GET /api/practice": PRACTICE,
     "GET /api/document-types": TYPES,

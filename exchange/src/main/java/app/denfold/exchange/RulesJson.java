@@ -15,6 +15,9 @@ import tools.jackson.databind.json.JsonMapper;
 /** Reads single rules from their JSON, as kept in the catalogue and exchanged between practices. */
 public final class RulesJson {
 
+    /** JSON Schema of the parts by their names, a resource beside this class; what it describes, the reader takes. */
+    public static final String SCHEMA = "rules.schema.json";
+
     static final JsonMapper MAPPER = JsonMapper.builder()
             .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
             .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)

@@ -354,7 +354,8 @@ class ArrivalsReadTest {
         Api ottilie = practice.administrator();
         Api colleague = practice.colleague(null, true, true);
         UUID id = drop(ottilie, "open.pdf", pages("open at one desk"));
-        assertThat(ottilie.post("/api/arrivals/{id}/look", null, id).status()).isEqualTo(204);
+        assertThat(ottilie.post("/api/arrivals/{id}/presence", null, id).status())
+                .isEqualTo(204);
         assertThat(waiting(colleague, "open.pdf", "openWith")).hasSize(1);
         assertThat(waiting(ottilie, "open.pdf", "openWith")).isEmpty();
         UUID file = ottilie.newEmployee("Opened", null);

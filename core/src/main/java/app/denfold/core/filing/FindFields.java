@@ -12,7 +12,7 @@ import java.util.regex.Pattern;
 public final class FindFields {
 
     /** How many characters a shape may look at, back and forth, before it is given up. */
-    private static final int MOST_LOOKS = 2_000_000;
+    private static final int MOST_STEPS = 2_000_000;
 
     private static final int LONGEST = 200;
 
@@ -138,7 +138,7 @@ public final class FindFields {
     private static final class Bounded implements CharSequence {
 
         private final CharSequence text;
-        private int looks;
+        private int steps;
 
         Bounded(CharSequence text) {
             this.text = text;
@@ -151,7 +151,7 @@ public final class FindFields {
 
         @Override
         public char charAt(int index) {
-            if (++looks > MOST_LOOKS) {
+            if (++steps > MOST_STEPS) {
                 throw new TooLong();
             }
             return text.charAt(index);

@@ -17,8 +17,8 @@ public final class LikePapers {
 
     private LikePapers() {}
 
-    /** @param look 64 hexadecimal digits, a difference hash of the page; empty when it was not drawn */
-    public record Page(String look, String text) {}
+    /** @param perceptualHash 64 hexadecimal digits, a difference hash of the page; empty when it was not drawn */
+    public record Page(String perceptualHash, String text) {}
 
     /**
      * How much two papers are one, from 0 to 1: 0 when the number of pages differs or some page looks otherwise, else
@@ -32,7 +32,7 @@ public final class LikePapers {
         }
         double sum = 0;
         for (int i = 0; i < a.size(); i++) {
-            if (apart(a.get(i).look, b.get(i).look) > MOST_BITS) {
+            if (apart(a.get(i).perceptualHash, b.get(i).perceptualHash) > MOST_BITS) {
                 return 0;
             }
             sum += sameText(a.get(i).text, b.get(i).text);

@@ -13,7 +13,7 @@ import java.util.Map;
  * @param blank whether nothing is on it
  * @param form values of the fields of a fillable PDF that stand on this page, by their names
  * @param boxes where each word of the text stands, words being parted by white space; empty when that is not known
- * @param look a difference hash of the upright page, 64 hexadecimal digits; empty when it was not drawn
+ * @param perceptualHash a difference hash of the upright page, 64 hexadecimal digits; empty when it was not drawn
  */
 public record PageFacts(
         int number,
@@ -23,7 +23,7 @@ public record PageFacts(
         TextFrom textFrom,
         List<String> codes,
         boolean blank,
-        String look,
+        String perceptualHash,
         Map<String, String> form) {
 
     public PageFacts {
@@ -33,8 +33,14 @@ public record PageFacts(
     }
 
     public PageFacts(
-            int number, int turn, PlacedText text, TextFrom textFrom, List<String> codes, boolean blank, String look) {
-        this(number, turn, text.text(), text.boxes(), textFrom, codes, blank, look, Map.of());
+            int number,
+            int turn,
+            PlacedText text,
+            TextFrom textFrom,
+            List<String> codes,
+            boolean blank,
+            String perceptualHash) {
+        this(number, turn, text.text(), text.boxes(), textFrom, codes, blank, perceptualHash, Map.of());
     }
 
     /** The same page with the values that were filled into it, which are words of the page as well. */
@@ -46,7 +52,8 @@ public record PageFacts(
         values.forEach(
                 (name, value) -> words.append('\n').append(name).append(": ").append(value));
         List<WordBox> places = PlacedText.filledUp(boxes, words.toString());
-        return new PageFacts(number, turn, words.toString(), places, TextFrom.LAYER, codes, false, look, values);
+        return new PageFacts(
+                number, turn, words.toString(), places, TextFrom.LAYER, codes, false, perceptualHash, values);
     }
 
     /** Where the text comes from. */

@@ -77,7 +77,8 @@ class ReadPagesTest {
         PageFacts over = read(Turned.by(scan, 180));
         assertThat(over.turn()).isEqualTo(180);
         assertThat(over.text()).contains("Vahdani");
-        assertThat(LikePapers.apart(upright.look(), over.look())).isLessThan(30);
+        assertThat(LikePapers.apart(upright.perceptualHash(), over.perceptualHash()))
+                .isLessThan(30);
     }
 
     @Test

@@ -8,9 +8,9 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.Collection;
 import java.util.List;
+import java.util.Objects;
 import java.util.UUID;
 import java.util.function.Consumer;
-import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
@@ -121,14 +121,14 @@ public class AuditTrail {
     }
 
     /** A row and the file it is about. */
-    public record FileLine(@Nullable UUID fileId, TrailLine line) {}
+    public record FileLine(UUID fileId, TrailLine line) {}
 
     /** What others did in files since a moment and the viewer may see, newest first; looks left out. */
     @Transactional(readOnly = true)
     public List<FileLine> since(Viewer viewer, Instant moment, int most) {
         return events.findSince(moment, viewer.accountId(), Limit.of(most)).stream()
                 .filter(e -> maySee(viewer, e))
-                .map(e -> new FileLine(e.fileId(), TrailLine.of(e)))
+                .map(e -> new FileLine(Objects.requireNonNull(e.fileId()), TrailLine.of(e)))
                 .toList();
     }
 }

@@ -32,7 +32,7 @@ public class Jobs {
     public record JobAnswer(
             UUID id,
             String title,
-            String state,
+            Job.State state,
             int done,
             int total,
             @Nullable String words,
@@ -78,7 +78,7 @@ public class Jobs {
                 .map(j -> new JobAnswer(
                         j.id(),
                         j.title(),
-                        j.state().name(),
+                        j.state(),
                         j.done(),
                         j.total(),
                         j.words(),

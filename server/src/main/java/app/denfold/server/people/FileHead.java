@@ -76,7 +76,7 @@ class FileHead {
 
     /** The look is noted in the trail. */
     @Transactional
-    FileAnswer look(Viewer viewer, UUID id) {
+    FileAnswer show(Viewer viewer, UUID id) {
         PersonFile file = files.visible(viewer, id);
         trail.openedFile(viewer, id, file.name());
         return answer(viewer, file);

@@ -62,7 +62,7 @@ class FilesController {
 
     @GetMapping("/api/files/{id}")
     FileHead.FileAnswer file(Viewer viewer, @PathVariable UUID id) {
-        return head.look(viewer, id);
+        return head.show(viewer, id);
     }
 
     @PutMapping("/api/files/{id}")

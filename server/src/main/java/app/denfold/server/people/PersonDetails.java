@@ -53,7 +53,7 @@ public record PersonDetails(
             @Nullable LocalDate birthDate,
             @Nullable String email,
             @Nullable String team,
-            LocalDate activeFrom,
+            @Nullable LocalDate activeFrom,
             Map<String, String> facts) {
         return new PersonDetails(
                 kind, givenName, familyName, birthDate, email, team, activeFrom, null, facts, null, null);

@@ -90,7 +90,7 @@ class Portal {
             Instant sharedAt,
             boolean fresh) {}
 
-    record SentPaper(UUID id, String fileName, Instant receivedAt, String state) {}
+    record SentPaper(UUID id, String fileName, Instant receivedAt, Arrivals.SentState state) {}
 
     record PortalAnswer(
             String practice,
@@ -131,7 +131,7 @@ class Portal {
     private static GuestAsk answer(Asks.OpenAsk open, PersonFile file, List<Arrivals.Sent> sent) {
         boolean waiting = sent.stream()
                 .anyMatch(s -> file.id().equals(s.fileId())
-                        && !s.state().equals("filed")
+                        && s.state() != Arrivals.SentState.FILED
                         && s.receivedAt().isAfter(open.ask().askedAt())
                         && s.suggestedType() != null
                         && open.types().contains(s.suggestedType()));

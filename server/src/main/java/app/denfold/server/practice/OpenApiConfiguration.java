@@ -60,7 +60,8 @@ class OpenApiConfiguration {
     @SuppressWarnings({"rawtypes", "unchecked"})
     private static void require(Schema schema) {
         Map<String, Schema> properties = schema.getProperties();
-        if (properties == null) {
+        boolean isKeptBesideItsReader = Boolean.FALSE.equals(schema.getAdditionalProperties());
+        if (properties == null || isKeptBesideItsReader) {
             return;
         }
         List<String> required = new ArrayList<>();

@@ -16,12 +16,6 @@ import org.springframework.data.domain.Persistable;
 @Entity
 class PaperReading implements Persistable<String> {
 
-    enum State {
-        QUEUED,
-        READ,
-        FAILED
-    }
-
     /** In seconds. */
     private static final long LONGEST_PAUSE = 900;
 
@@ -29,7 +23,7 @@ class PaperReading implements Persistable<String> {
     private String sha256;
 
     @Enumerated(EnumType.STRING)
-    private State state;
+    private Readings.State state;
 
     /** Whether it lay in a file when it was asked for; those that did not are read first. */
     private boolean filed;
@@ -58,7 +52,7 @@ class PaperReading implements Persistable<String> {
 
     PaperReading(String sha256, boolean filed, Instant now) {
         this.sha256 = sha256;
-        this.state = State.QUEUED;
+        this.state = Readings.State.QUEUED;
         this.filed = filed;
         this.askedAt = now;
         this.fresh = true;
@@ -82,24 +76,24 @@ class PaperReading implements Persistable<String> {
 
     /** To be read anew although it could not be read before; pages that were read stay. */
     void tryAgain() {
-        this.state = State.QUEUED;
+        this.state = Readings.State.QUEUED;
         this.reason = null;
         this.endedAt = null;
         this.notBefore = null;
     }
 
     void end(Instant now) {
-        this.state = State.READ;
+        this.state = Readings.State.READ;
         this.endedAt = now;
     }
 
     void fail(String why, Instant now) {
-        this.state = State.FAILED;
+        this.state = Readings.State.FAILED;
         this.reason = why;
         this.endedAt = now;
     }
 
-    State state() {
+    Readings.State state() {
         return state;
     }
 

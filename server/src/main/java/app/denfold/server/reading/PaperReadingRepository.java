@@ -14,7 +14,7 @@ interface PaperReadingRepository extends CrudRepository<PaperReading, String> {
     /** Hashes of papers to be read: what holds words needs no recognition and goes first, then the longest waiting. */
     @Query("""
             select r.sha256 from PaperReading r, Content c
-            where c.sha256 = r.sha256 and r.state = app.denfold.server.reading.PaperReading.State.QUEUED
+            where c.sha256 = r.sha256 and r.state = QUEUED
             and (:alsoFiled = true or r.filed = false)
             and (r.notBefore is null or r.notBefore <= :now) and (r.heldUntil is null or r.heldUntil <= :now)
             order by case when c.mediaType = 'application/pdf' or c.mediaType like 'image/%' then 1 else 0 end,
@@ -26,7 +26,7 @@ interface PaperReadingRepository extends CrudRepository<PaperReading, String> {
     @Modifying
     @Query("""
             update PaperReading r set r.heldBy = :by, r.heldUntil = :until where r.sha256 = :sha256
-            and r.state = app.denfold.server.reading.PaperReading.State.QUEUED
+            and r.state = QUEUED
             and (r.heldUntil is null or r.heldUntil <= :now)
             """)
     int hold(String sha256, UUID by, Instant now, Instant until);

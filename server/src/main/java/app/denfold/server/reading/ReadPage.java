@@ -17,7 +17,7 @@ public record ReadPage(
         PageFacts.TextFrom textFrom,
         List<String> codes,
         boolean blank,
-        String look,
+        String perceptualHash,
         Map<String, String> form) {
 
     static ReadPage of(String sha256, PageFacts facts) {
@@ -30,7 +30,7 @@ public record ReadPage(
                 facts.textFrom(),
                 facts.codes(),
                 facts.blank(),
-                facts.look(),
+                facts.perceptualHash(),
                 facts.form());
     }
 
@@ -40,6 +40,6 @@ public record ReadPage(
     }
 
     public LikePapers.Page asLike() {
-        return new LikePapers.Page(look, text);
+        return new LikePapers.Page(perceptualHash, text);
     }
 }

@@ -20,7 +20,8 @@ import tools.jackson.databind.json.JsonMapper;
 @Repository
 class ReadPageStore {
 
-    private static final String COLUMNS = "sha256, page, turn, text, text_from, codes, blank, look, form, boxes";
+    private static final String COLUMNS =
+            "sha256, page, turn, text, text_from, codes, blank, perceptual_hash, form, boxes";
 
     private static final JsonMapper JSON = new JsonMapper();
 
@@ -51,7 +52,7 @@ class ReadPageStore {
         row.setString(5, page.textFrom().name());
         row.setArray(6, codes);
         row.setBoolean(7, page.blank());
-        row.setString(8, page.look());
+        row.setString(8, page.perceptualHash());
         row.setBytes(10, PackedBoxes.pack(page.boxes()));
         row.setString(9, page.form().isEmpty() ? null : JSON.writeValueAsString(page.form()));
     }
@@ -71,12 +72,12 @@ class ReadPageStore {
                         (row, i) -> page(row, i));
     }
 
-    List<String> looksLike(String look, int count) {
+    List<String> ofHashNear(String perceptualHash, int count) {
         return sql.queryForList("""
-                select p.sha256 from paper_page p where p.page = 1 and p.look <> '' and length(p.look) = length(?)
-                and bit_count(('x' || p.look)::bit(256) # ('x' || ?)::bit(256)) <= 40
+                select p.sha256 from paper_page p where p.page = 1 and p.perceptual_hash <> '' and length(p.perceptual_hash) = length(?)
+                and bit_count(('x' || p.perceptual_hash)::bit(256) # ('x' || ?)::bit(256)) <= 40
                 and (select count(*) from paper_page o where o.sha256 = p.sha256) = ? limit 50
-                """, String.class, look, look, count);
+                """, String.class, perceptualHash, perceptualHash, count);
     }
 
     void remove(String sha256) {
@@ -110,7 +111,7 @@ class ReadPageStore {
                 PageFacts.TextFrom.valueOf(row.getString("text_from")),
                 Arrays.asList((String[]) row.getArray("codes").getArray()),
                 row.getBoolean("blank"),
-                row.getString("look"),
+                row.getString("perceptual_hash"),
                 form(row.getString("form")));
     }
 

@@ -25,16 +25,22 @@ public class Readings {
         this.calendar = calendar;
     }
 
+    /** Whether bytes still wait to be read, and what came of it. */
+    public enum State {
+        QUEUED,
+        READ,
+        FAILED
+    }
+
     /**
      * How far the reading is.
      *
-     * @param state {@code QUEUED}, {@code READ} or {@code FAILED}
      * @param reason why it failed, in words
      */
     public record Progress(
-            String state, int pagesRead, @Nullable String reason) {
+            State state, int pagesRead, @Nullable String reason) {
         public boolean isOver() {
-            return !state.equals("QUEUED");
+            return state != State.QUEUED;
         }
     }
 
@@ -49,10 +55,10 @@ public class Readings {
         PaperReading known = readings.findById(sha256).orElse(null);
         if (known != null) {
             known.hurry();
-            if (known.state() == PaperReading.State.FAILED) {
+            if (known.state() == State.FAILED) {
                 known.tryAgain();
             }
-            return known.state() != PaperReading.State.QUEUED;
+            return known.state() != State.QUEUED;
         }
         readings.save(new PaperReading(sha256, false, calendar.now()));
         return false;
@@ -71,7 +77,7 @@ public class Readings {
     public Map<String, Progress> progress(Collection<String> hashes) {
         Map<String, Progress> result = new HashMap<>();
         readings.findBySha256In(hashes)
-                .forEach(r -> result.put(r.getId(), new Progress(r.state().name(), r.pagesRead(), r.reason())));
+                .forEach(r -> result.put(r.getId(), new Progress(r.state(), r.pagesRead(), r.reason())));
         return result;
     }
 
@@ -132,7 +138,7 @@ public class Readings {
                     page.textFrom(),
                     page.codes(),
                     page.blank(),
-                    page.look(),
+                    page.perceptualHash(),
                     page.form()));
         }
         PaperReading reading = new PaperReading(copy, true, calendar.now());
@@ -144,7 +150,7 @@ public class Readings {
 
     /** Hashes of papers with so many pages whose first page looks much like this one. */
     @Transactional(readOnly = true)
-    public List<String> looksLike(String look, int count) {
-        return look.isEmpty() ? List.of() : pages.looksLike(look, count);
+    public List<String> ofHashNear(String perceptualHash, int count) {
+        return perceptualHash.isEmpty() ? List.of() : pages.ofHashNear(perceptualHash, count);
     }
 }

@@ -59,7 +59,7 @@ class SigningController {
             UUID documentId,
             UUID fileId,
             String name,
-            String state,
+            DeskSigning.State state,
             int pages,
             double boxWidth,
             List<StepAnswer> steps) {}
@@ -110,7 +110,7 @@ class SigningController {
                 s.documentId(),
                 document.fileId(),
                 document.name(),
-                s.state().name(),
+                s.state(),
                 contents.content(s.sourceSha256()).pages(),
                 SignedCopy.BOX_WIDTH,
                 s.steps().stream()

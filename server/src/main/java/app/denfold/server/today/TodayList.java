@@ -130,7 +130,7 @@ class TodayList {
 
     record TodaySlot(String label, Status status, @Nullable LocalDate day) {}
 
-    record NewsLine(@Nullable UUID fileId, String name, String who, String sentence, Instant at) {}
+    record NewsLine(UUID fileId, String name, String who, String sentence, Instant at) {}
 
     record TodayAnswer(
             LocalDate today,

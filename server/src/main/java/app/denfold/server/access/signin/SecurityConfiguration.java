@@ -2,14 +2,13 @@ package app.denfold.server.access.signin;
 
 import app.denfold.server.access.Role;
 import app.denfold.server.access.accounts.Accounts;
-import jakarta.servlet.http.HttpServletResponse;
-import java.io.IOException;
-import java.nio.charset.StandardCharsets;
+import app.denfold.server.problems.Refusal;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
-import org.springframework.http.MediaType;
+import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
@@ -17,6 +16,8 @@ import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
+import org.springframework.security.web.csrf.CsrfException;
+import org.springframework.web.servlet.HandlerExceptionResolver;
 
 /** Which addresses whom; what a person sees within them is decided by each module's service. */
 @Configuration
@@ -44,7 +45,11 @@ class SecurityConfiguration {
     }
 
     @Bean
-    SecurityFilterChain chain(HttpSecurity http, @Value("${denfold.address}") String address) throws Exception {
+    SecurityFilterChain chain(
+            HttpSecurity http,
+            @Value("${denfold.address}") String address,
+            @Qualifier("handlerExceptionResolver") HandlerExceptionResolver problems)
+            throws Exception {
         boolean tls = address.startsWith("https:");
         CookieCsrfTokenRepository tokens = CookieCsrfTokenRepository.withHttpOnlyFalse();
         if (tls) {
@@ -68,10 +73,11 @@ class SecurityConfiguration {
                         .permitAll()
                         .anyRequest()
                         .denyAll())
-                .exceptionHandling(e -> e.authenticationEntryPoint(
-                                (request, response, why) -> problem(response, 401, "sign-in", "Sign in first."))
-                        .accessDeniedHandler((request, response, why) ->
-                                problem(response, 403, "forbidden", "Your account may not do this.")))
+                .exceptionHandling(
+                        e -> e.authenticationEntryPoint((request, response, why) -> problems.resolveException(
+                                        request, response, null, Refusal.notSignedIn("Sign in first.")))
+                                .accessDeniedHandler((request, response, why) -> problems.resolveException(
+                                        request, response, null, Refusal.forbidden(words(why)))))
                 .headers(headers -> headers.referrerPolicy(referrer -> {})
                         .contentTypeOptions(options -> {})
                         .frameOptions(frame -> frame.deny())
@@ -81,13 +87,9 @@ class SecurityConfiguration {
                 .build();
     }
 
-    private static void problem(HttpServletResponse response, int status, String code, String words)
-            throws IOException {
-        response.setStatus(status);
-        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-        response.setCharacterEncoding(StandardCharsets.UTF_8.name());
-        response.getWriter()
-                .write("{\"status\":" + status + ",\"code\":\"" + code + "\",\"detail\":\"" + words
-                        + "\",\"problems\":[]}");
+    private static String words(AccessDeniedException why) {
+        return why instanceof CsrfException
+                ? "This page has been open for too long. Load it again, then try once more."
+                : "Your account may not do this.";
     }
 }

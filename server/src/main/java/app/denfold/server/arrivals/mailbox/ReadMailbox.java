@@ -63,7 +63,7 @@ class ReadMailbox {
     }
 
     @Scheduled(fixedDelayString = "${denfold.mailbox.interval:15000}", initialDelay = 5_000)
-    void look() {
+    void poll() {
         if (host.isBlank()) {
             return;
         }

@@ -26,7 +26,7 @@ final class OpenForWriting {
         Set<Long> open = new HashSet<>();
         try (DirectoryStream<Path> processes = Files.newDirectoryStream(PROCESSES, "[0-9]*")) {
             for (Path process : processes) {
-                look(process, files, names, open);
+                inspect(process, files, names, open);
             }
         } catch (IOException unknown) {
             // this system does not tell; the pause and the end of the format decide alone
@@ -34,7 +34,7 @@ final class OpenForWriting {
         return open;
     }
 
-    private static void look(Path process, List<PickupFile> files, Set<String> names, Set<Long> open) {
+    private static void inspect(Path process, List<PickupFile> files, Set<String> names, Set<Long> open) {
         try (DirectoryStream<Path> handles = Files.newDirectoryStream(process.resolve("fd"))) {
             for (Path handle : handles) {
                 if (names.contains(target(handle)) && isForWriting(process, handle)) {

@@ -306,12 +306,19 @@ public class Arrivals {
         }
     }
 
-    /** What a guest sent. @param state {@code received}, {@code filed} or {@code set aside} */
+    /** What became of what a guest sent. */
+    public enum SentState {
+        RECEIVED,
+        FILED,
+        SET_ASIDE
+    }
+
+    /** What a guest sent. */
     public record Sent(
             UUID id,
             String fileName,
             Instant receivedAt,
-            String state,
+            SentState state,
             @Nullable UUID fileId,
             @Nullable String suggestedType) {}
 
@@ -323,11 +330,11 @@ public class Arrivals {
                 .toList();
     }
 
-    private static String sentState(Arrival arrival) {
+    private static SentState sentState(Arrival arrival) {
         return switch (arrival.state()) {
-            case FILED -> "filed";
-            case SET_ASIDE -> "set aside";
-            default -> "received";
+            case FILED -> SentState.FILED;
+            case SET_ASIDE -> SentState.SET_ASIDE;
+            default -> SentState.RECEIVED;
         };
     }
 

@@ -27,12 +27,13 @@ class ArrivalPresenceStore {
     }
 
     /** Notes that the viewer has the paper open, and no other one any more; one that is there no more is not noted. */
-    void look(Viewer viewer, UUID arrival) {
+    void note(Viewer viewer, UUID arrival) {
         Instant now = clock.instant();
-        sql.update("delete from arrival_look where account_id = ? and arrival_id <> ?", viewer.accountId(), arrival);
+        sql.update(
+                "delete from arrival_presence where account_id = ? and arrival_id <> ?", viewer.accountId(), arrival);
         sql.update(
                 """
-                insert into arrival_look as l (arrival_id, account_id, by_name, at)
+                insert into arrival_presence as l (arrival_id, account_id, by_name, at)
                 select a.id, ?, ?, ? from arrival a where a.id = ?
                 on conflict (arrival_id) do update
                 set account_id = excluded.account_id, by_name = excluded.by_name, at = excluded.at
@@ -44,7 +45,7 @@ class ArrivalPresenceStore {
     Map<UUID, String> others(Viewer viewer) {
         Map<UUID, String> open = new HashMap<>();
         sql.query(
-                "select arrival_id, by_name from arrival_look where account_id <> ? and at >= ?",
+                "select arrival_id, by_name from arrival_presence where account_id <> ? and at >= ?",
                 row -> {
                     open.put(row.getObject("arrival_id", UUID.class), row.getString("by_name"));
                 },

@@ -45,7 +45,7 @@ public class ArrivalsController {
     private final ShowArrivals show;
     private final FileArrivals filing;
     private final EditPages edit;
-    private final ArrivalPresenceStore looks;
+    private final ArrivalPresenceStore presence;
     private final PersonFiles files;
     private final Download download;
     private final CheckLink links;
@@ -55,7 +55,7 @@ public class ArrivalsController {
             ShowArrivals show,
             FileArrivals filing,
             EditPages edit,
-            ArrivalPresenceStore looks,
+            ArrivalPresenceStore presence,
             PersonFiles files,
             Download download,
             CheckLink links) {
@@ -63,7 +63,7 @@ public class ArrivalsController {
         this.show = show;
         this.filing = filing;
         this.edit = edit;
-        this.looks = looks;
+        this.presence = presence;
         this.files = files;
         this.download = download;
         this.links = links;
@@ -88,10 +88,10 @@ public class ArrivalsController {
     }
 
     /** Tells colleagues that the viewer has the paper open; to be repeated while he has. */
-    @PostMapping("/{id}/look")
+    @PostMapping("/{id}/presence")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void look(Viewer viewer, @PathVariable UUID id) {
-        looks.look(viewer, id);
+    void present(Viewer viewer, @PathVariable UUID id) {
+        presence.note(viewer, id);
     }
 
     /** Takes one file in. @param fileId the file it is for, when it was dropped on one */

@@ -64,7 +64,7 @@ class LikeArrivals {
         if (!pages.isEmpty()) {
             List<LikePapers.Page> own = pages.stream().map(ReadPage::asLike).toList();
             Set<String> looksAlike =
-                    new LinkedHashSet<>(readings.looksLike(pages.get(0).look(), pages.size()));
+                    new LinkedHashSet<>(readings.ofHashNear(pages.get(0).perceptualHash(), pages.size()));
             pages.forEach(p -> looksAlike.remove(p.sha256()));
             readings.pages(looksAlike).forEach((sha, others) -> {
                 if (LikePapers.likeness(

@@ -39,7 +39,7 @@ class ShowArrivals {
     private final WaitingArrivals waiting;
     private final ProposeForArrival proposals;
     private final LikeArrivals like;
-    private final ArrivalPresenceStore looks;
+    private final ArrivalPresenceStore presence;
     private final EditPages edit;
     private final Contents contents;
     private final Readings readings;
@@ -52,7 +52,7 @@ class ShowArrivals {
             WaitingArrivals waiting,
             ProposeForArrival proposals,
             LikeArrivals like,
-            ArrivalPresenceStore looks,
+            ArrivalPresenceStore presence,
             EditPages edit,
             Contents contents,
             Readings readings,
@@ -63,7 +63,7 @@ class ShowArrivals {
         this.waiting = waiting;
         this.proposals = proposals;
         this.like = like;
-        this.looks = looks;
+        this.presence = presence;
         this.edit = edit;
         this.contents = contents;
         this.readings = readings;
@@ -72,7 +72,7 @@ class ShowArrivals {
     }
 
     /**
-     * What a waiting paper looks like in the list.
+     * What a waiting paper presence like in the list.
      *
      * @param pages as they now stand; 0 when none can be shown
      * @param fileId the file it came for, else the one proposed when that is sure; null when neither
@@ -84,12 +84,12 @@ class ShowArrivals {
     record ArrivalAnswer(
             UUID id,
             int version,
-            String source,
+            Arrival.Source source,
             String broughtBy,
             String fileName,
             @Nullable String note,
             Instant receivedAt,
-            String state,
+            Arrival.State state,
             @Nullable String reason,
             List<PageRef> pages,
             long size,
@@ -128,7 +128,7 @@ class ShowArrivals {
         List<String> hashes = open.stream().map(Arrival::sha256).distinct().toList();
         var stored = contents.contents(hashes);
         var progress = readings.progress(hashes);
-        var others = looks.others(viewer);
+        var others = presence.others(viewer);
         return open.stream()
                 .map(a -> answer(
                         a,
@@ -150,12 +150,12 @@ class ShowArrivals {
         return new ArrivalAnswer(
                 a.id(),
                 a.version(),
-                a.source().name(),
+                a.source(),
                 a.broughtBy(),
                 a.fileName(),
                 a.note(),
                 a.receivedAt(),
-                a.state().name(),
+                a.state(),
                 a.reason(),
                 a.pages(content.pages()),
                 content.size(),
@@ -169,7 +169,7 @@ class ShowArrivals {
                 a.proposedDated(),
                 a.isPart() ? a.batch() : null,
                 a.begins(),
-                reading == null || reading.state().equals("READ") ? null : reading,
+                reading == null || reading.state() == Readings.State.READ ? null : reading,
                 openWith);
     }
 

@@ -1,6 +1,7 @@
 package app.denfold.server.catalog.setup;
 
 import app.denfold.server.access.Viewer;
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -35,7 +36,7 @@ class SetUpController {
 
     record ExampleRequest(
             @Nullable String label,
-            @NotNull JsonNode validity,
+            @NotNull @Schema(ref = RulesInOpenApi.VALIDITY) JsonNode validity,
             @Nullable LocalDate dated) {}
 
     record ExampleAnswer(String words) {}

@@ -19,6 +19,7 @@ import app.denfold.server.catalog.Section;
 import app.denfold.server.catalog.Signer;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.annotation.Nullable;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -82,7 +83,7 @@ public class SetUpRules {
             int version,
             @NotBlank(message = "is needed") @Size(max = 80) String label,
             @NotBlank(message = "is needed") String section,
-            @NotNull JsonNode validity,
+            @NotNull @Schema(ref = RulesInOpenApi.VALIDITY) JsonNode validity,
 
             @NotBlank(message = "is needed") @Size(max = 200)
             String namingPattern,
@@ -114,7 +115,7 @@ public class SetUpRules {
             int version,
             @NotBlank(message = "is needed") @Size(max = 80) String label,
             @Nullable LocalDate fromDay,
-            @NotNull JsonNode definition,
+            @NotNull @Schema(ref = RulesInOpenApi.CHECKLIST) JsonNode definition,
             Map<String, String> labels) {}
 
     /** @param code null for a section to be made */

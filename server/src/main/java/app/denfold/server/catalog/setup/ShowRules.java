@@ -8,6 +8,7 @@ import app.denfold.server.catalog.ChecklistVersion;
 import app.denfold.server.catalog.KeptChecklist;
 import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.catalog.Signer;
+import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.annotation.Nullable;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -39,7 +40,7 @@ class ShowRules {
             int version,
             String label,
             String section,
-            JsonNode validity,
+            @Schema(ref = RulesInOpenApi.VALIDITY) JsonNode validity,
             String namingPattern,
             List<Signer> signers,
             boolean needsReview,
@@ -50,7 +51,10 @@ class ShowRules {
 
     /** @param to last day in force; null for the newest version */
     record ChecklistVersionAnswer(
-            @Nullable LocalDate from, @Nullable LocalDate to, JsonNode definition, Map<String, String> labels) {}
+            @Nullable LocalDate from,
+            @Nullable LocalDate to,
+            @Schema(ref = RulesInOpenApi.CHECKLIST) JsonNode definition,
+            Map<String, String> labels) {}
 
     /** @param versions oldest first */
     record ChecklistSetUp(String code, int version, String label, List<ChecklistVersionAnswer> versions) {}

@@ -78,7 +78,7 @@ public class Board {
             String cells) {}
 
     /** @param letters which status each letter of the cells means */
-    public record BoardPage(List<Column> columns, Map<String, String> letters, List<BoardRow> rows) {}
+    public record BoardPage(List<Column> columns, Map<String, Status> letters, List<BoardRow> rows) {}
 
     /** @param statuses how many slots have each status; empty where there are too many files to ask about another day */
     public record BoardCounts(long files, long clear, Map<Status, Long> statuses) {}
@@ -100,8 +100,8 @@ public class Board {
         };
     }
 
-    private static final Map<String, String> LETTERS =
-            Arrays.stream(Status.values()).collect(Collectors.toMap(s -> String.valueOf(letter(s)), Status::code));
+    private static final Map<String, Status> LETTERS =
+            Arrays.stream(Status.values()).collect(Collectors.toMap(s -> String.valueOf(letter(s)), s -> s));
 
     /** @param limit at most {@value #MOST_ROWS} */
     @Transactional(readOnly = true)

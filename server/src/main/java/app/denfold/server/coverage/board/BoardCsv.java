@@ -6,6 +6,7 @@ import app.denfold.server.practice.CsvText;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 import org.springframework.stereotype.Component;
@@ -55,7 +56,11 @@ class BoardCsv {
                 row.clearThrough() == null ? "" : row.clearThrough().toString(),
                 String.valueOf(row.openSlots()),
                 String.valueOf(row.hiddenOpen())));
-        row.cells().chars().forEach(letter -> line.add(page.letters().get(String.valueOf((char) letter))));
+        row.cells()
+                .chars()
+                .forEach(
+                        letter -> line.add(Objects.requireNonNull(page.letters().get(String.valueOf((char) letter)))
+                                .code()));
         return line;
     }
 }

@@ -91,7 +91,7 @@ class ShowDocument {
             int changes,
             @Nullable String description,
             @Nullable HoldAnswer hold,
-            @Nullable List<FurtherType> furtherTypes,
+            List<FurtherType> furtherTypes,
             String name,
             LocalDate documentDate,
             @Nullable LocalDate effectiveDate,

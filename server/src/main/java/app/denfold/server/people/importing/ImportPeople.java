@@ -240,7 +240,7 @@ public class ImportPeople {
                 day(values, "birth date"),
                 mail(values.get("mail")),
                 values.get("team"),
-                Objects.requireNonNull(day(values, "active from")),
+                day(values, "active from"),
                 facts);
         check.check(details, kind);
         return details;

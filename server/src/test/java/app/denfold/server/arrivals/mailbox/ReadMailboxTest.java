@@ -83,7 +83,7 @@ class ReadMailboxTest {
         String sender = TestPractice.newAddress();
         UUID file = api.newEmployee("Mailer", sender);
         deliver(sender, "Insurance card", "Please find the card attached.", "card.pdf", Papers.pdf("no name on it"));
-        reader.look();
+        reader.poll();
         Api.Answer list = api.get("/api/arrivals");
         String mine = "$[?(@.source=='MAIL' && @.fileName=='card.pdf')]";
         List<String> ids = list.at(mine + ".id");
@@ -105,7 +105,7 @@ class ReadMailboxTest {
                 Map.of("name", "Ruth Penhallow", "email", guardian, "relation", "guardian"),
                 file);
         deliver(guardian, "Consent", "Signed, see attached.", "consent.pdf", Papers.pdf("no name on it either"));
-        reader.look();
+        reader.poll();
         List<String> ids = api.get("/api/arrivals").at("$[?(@.fileName=='consent.pdf')].id");
         Api.Answer detail = api.get("/api/arrivals/{id}", UUID.fromString(ids.get(0)));
         assertThat(detail.id("$.proposals.persons[0].fileId")).isEqualTo(file);
@@ -116,13 +116,13 @@ class ReadMailboxTest {
     void aMessageIsTakenOnceAlsoWhenItWasNotMarkedAsSeen() throws Exception {
         Api api = practice.administrator();
         deliver("a@post.example", "Twice", "text", "once-only.pdf", Papers.pdf("once"));
-        reader.look();
+        reader.poll();
         mail.getManagers()
                 .getImapHostManager()
                 .getInbox(mailbox)
                 .getMessages()
                 .forEach(m -> m.setFlag(jakarta.mail.Flags.Flag.SEEN, false));
-        reader.look();
+        reader.poll();
         assertThat(api.get("/api/arrivals").<List<String>>at("$[?(@.fileName=='once-only.pdf')].id"))
                 .hasSize(1);
     }
@@ -131,7 +131,7 @@ class ReadMailboxTest {
     void aMessageWithoutAttachmentIsItselfThePaper() throws Exception {
         Api api = practice.administrator();
         deliver("b@post.example", "Moving house", "From May on we live at Lower Mill Lane 9.", null, null);
-        reader.look();
+        reader.poll();
         List<String> found = api.get("/api/arrivals").at("$[?(@.fileName=='Moving house.eml')].mediaType");
         assertThat(found).containsExactly("message/rfc822");
     }
@@ -139,7 +139,7 @@ class ReadMailboxTest {
     @Test
     void whatIsNotTakenStaysInTheMailboxAndIsNoted() throws Exception {
         deliver("c@post.example", "Tool", "Look at this", "tool.pdf", Papers.png());
-        reader.look();
+        reader.poll();
         assertThat(practice.administrator().get("/api/arrivals").<List<String>>at("$[?(@.fileName=='tool.pdf')].id"))
                 .isEmpty();
         assertThat(mail.getManagers().getImapHostManager().getInbox(mailbox).getMessageCount())
