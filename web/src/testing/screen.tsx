@@ -46,7 +46,7 @@ type Answer<K> =
   | AnswerTo<K>
   | Refusal
   | Promise<unknown>
-  | ((call: Call) => AnswerTo<K> | Refusal | Promise<unknown> | undefined | void);
+  | ((call: Call) => AnswerTo<K> | Refusal | Promise<unknown> | undefined);
 
 /** An answer with another status than 200. */
 export class Refusal {
