@@ -132,13 +132,16 @@ public final class FindBench {
     private void insert(List<UUID> people, int from, int to) {
         String document = "insert into document (id, version, file_id, type, name, document_date, received_on, source,"
                 + " filed_by, created_at) values (?, 0, ?, ?, ?, ?, ?, 'dropped', 'Ottilie Brandmoor', now())";
-        String findable =
-                "insert into findable (document_id, file_id, types, name, document_date, received_on, stored_at,"
-                        + " source, filed_by, media_type, pages, size, state, fields, sha256, is_read,"
-                        + " pages_without_text, is_long, is_cut, words, name_words) select ?, ?, array[?]::varchar[], ?, ?, ?, now(),"
-                        + " 'dropped', 'Ottilie Brandmoor', 'application/pdf', 2, 40000, 'FILED', '{}', '', true, 0, false,"
-                        + " false, to_tsvector('denfold_plain', t) || to_tsvector('denfold_words', t),"
-                        + " to_tsvector('denfold_plain', ?) from (values (?)) v(t)";
+        String findable = """
+                insert into findable (document_id, file_id, types, name, document_date, received_on, stored_at, source,
+                  filed_by, media_type, pages, size, state, fields, sha256, is_read, pages_without_text, is_long, is_cut,
+                  given_name, family_name, number, kind, team, person_text, words, name_words)
+                select ?, p.id, array[?]::varchar[], ?, ?, ?, now(), 'dropped', 'Ottilie Brandmoor', 'application/pdf', 2,
+                  40000, 'FILED', '{}', '', true, 0, false, false, p.given_name, p.family_name, p.number, p.kind, p.team,
+                  p.search_text, to_tsvector('denfold_plain', t) || to_tsvector('denfold_words', t),
+                  to_tsvector('denfold_plain', ?)
+                from (values (?)) v(t) join person_file p on p.id = ?
+                """;
         try (Connection connection = source.getConnection();
                 PreparedStatement one = connection.prepareStatement(document);
                 PreparedStatement two = connection.prepareStatement(findable)) {
@@ -156,7 +159,7 @@ public final class FindBench {
                 }
                 set(one, id, person, type, name, dated, dated);
                 one.addBatch();
-                set(two, id, person, type, name, dated, dated, name, text.toString());
+                set(two, id, type, name, dated, dated, name, text.toString(), person);
                 two.addBatch();
                 if (i % 500 == 499 || i == to - 1) {
                     one.executeBatch();
@@ -221,12 +224,11 @@ public final class FindBench {
         String[] words = question.words.split(" ");
         try (Connection connection = source.getConnection();
                 PreparedStatement select = connection.prepareStatement(
-                        "select f.document_id, f.file_id, p.given_name, p.family_name, p.number, p.team, f.types, f.name,"
+                        "select f.document_id, f.file_id, f.given_name, f.family_name, f.number, f.team, f.types, f.name,"
                                 + " f.document_date, f.received_on, f.source, f.filed_by, f.pages, f.size from findable f"
-                                + " join person_file p on p.id = f.file_id where f.words @@ (plainto_tsquery("
-                                + "'denfold_words', ?) && plainto_tsquery('denfold_words', ?)) and f.types &&"
-                                + " array[?]::varchar[] and p.team = 'Stables' order by f.document_date desc,"
-                                + " f.document_id desc limit 51")) {
+                                + " where f.words @@ (plainto_tsquery('denfold_words', ?)"
+                                + " && plainto_tsquery('denfold_words', ?)) and f.types && array[?]::varchar[]"
+                                + " and f.team = 'Stables' order by f.document_date desc, f.document_id desc limit 51")) {
             set(select, words[0], words[1], question.type);
             int count = 0;
             try (ResultSet rows = select.executeQuery()) {

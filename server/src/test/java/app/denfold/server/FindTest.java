@@ -197,6 +197,33 @@ class FindTest {
                 .isEmpty();
         assertThat(other.get("/api/find/suggestions?typed=secretly").<List<?>>at("$.people"))
                 .isEmpty();
+
+        moveTo(api, file, "Elsewhere");
+        assertThat(names(groom, Map.of("words", "mandrake"))).as("at once").isEmpty();
+        assertThat(names(other, Map.of("words", "mandrake"))).as("at once").hasSize(2);
+    }
+
+    private static void moveTo(Api api, UUID file, String team) throws Exception {
+        Api.Answer before = api.get("/api/files/{id}", file);
+        Map<String, Object> person = Map.of(
+                "kind",
+                "employee",
+                "givenName",
+                "Tamsin",
+                "familyName",
+                "Secretly",
+                "team",
+                team,
+                "activeFrom",
+                TODAY.minusDays(100).toString(),
+                "facts",
+                Map.of("role", "groom"));
+        Api.Answer saved = api.send(
+                HttpMethod.PUT,
+                "/api/files/{id}",
+                Map.of("version", before.<Integer>at("$.version"), "person", person),
+                file);
+        assertThat(saved.status()).as(saved.body()).isEqualTo(200);
     }
 
     @Test

@@ -1,6 +1,5 @@
 package app.denfold.server.documents;
 
-import app.denfold.core.filing.DocumentState;
 import app.denfold.core.rules.Document;
 import app.denfold.server.access.Actor;
 import app.denfold.server.access.Viewer;
@@ -270,9 +269,26 @@ public class Documents {
         return document(id).versions();
     }
 
-    /** How a paper stands now; empty when it lies in the wastebasket or is gone. */
-    public Optional<DocumentState> state(UUID id) {
-        return documents.findById(id).map(d -> d.state(catalog.types(d.types())));
+    /** One that lies in its file; empty when it lies in the wastebasket or is destroyed. */
+    @Transactional(readOnly = true)
+    public Optional<FiledDocument> outsideWastebasket(UUID id) {
+        return documents.findById(id);
+    }
+
+    @Transactional(readOnly = true)
+    public List<UUID> idsOfFile(UUID fileId) {
+        return documents.findIdsOfFile(fileId);
+    }
+
+    /** Of those one of whose versions has these bytes. */
+    @Transactional(readOnly = true)
+    public List<UUID> idsWith(String sha256) {
+        return documents.findIdsWithContent(sha256);
+    }
+
+    @Transactional(readOnly = true)
+    public List<UUID> allIds() {
+        return documents.findAllIds();
     }
 
     /** All documents of a file, newest date first, those entered in error included. */

@@ -354,6 +354,11 @@ public class FiledDocument {
         return id;
     }
 
+    /** When it was first stored. */
+    public Instant createdAt() {
+        return createdAt;
+    }
+
     public UUID fileId() {
         return fileId;
     }

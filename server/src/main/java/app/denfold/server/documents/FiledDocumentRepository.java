@@ -45,6 +45,15 @@ public interface FiledDocumentRepository extends JpaRepository<FiledDocument, UU
     List<FiledDocument> findByFileIdAndTypeAndAwaitedTrueAndEnteredInErrorOnIsNullOrderByCreatedAt(
             @Nullable UUID fileId, @Nullable String type);
 
+    @Query("select d.id from FiledDocument d where d.fileId = :fileId")
+    List<UUID> findIdsOfFile(UUID fileId);
+
+    @Query("select distinct d.id from FiledDocument d join d.versions v where v.sha256 = :sha256")
+    List<UUID> findIdsWithContent(String sha256);
+
+    @Query("select d.id from FiledDocument d")
+    List<UUID> findAllIds();
+
     /** Documents one of whose versions has these bytes. */
     @Query("select distinct d from FiledDocument d join d.versions v where v.sha256 = :sha256 order by d.id")
     List<FiledDocument> findWithContent(String sha256);

@@ -36,7 +36,7 @@ class FindQuery {
     }
 
     /**
-     * @param criteria conditions on findable {@code f} and the person {@code p}, joined by {@code and}
+     * @param criteria conditions on findable {@code f}, joined by {@code and}
      * @param leftOut words that were not asked for
      */
     record Made(String criteria, Map<String, Object> parameters, List<String> leftOut) {}
@@ -63,7 +63,7 @@ class FindQuery {
         void rights(Viewer viewer) {
             conditions.add("true");
             if (viewer.team() != null) {
-                conditions.add("p.team = :team");
+                conditions.add("f.team = :team");
                 parameters.put("team", viewer.team());
             }
             if (!viewer.hiddenTypes().isEmpty()) {
@@ -91,9 +91,8 @@ class FindQuery {
             }
             // places are known of the first 16,000 words only; in longer papers phrases are looked for page by page
             String onPages = expression.phrases().stream()
-                    .map(p -> "exists (select 1 from paper_page g where g.sha256 = f.sha256"
-                            + " and to_tsvector('denfold_plain', g.text) @@ phraseto_tsquery('denfold_plain', :" + p
-                            + "))")
+                    .map(p -> "exists (select 1 from findable_page g where g.document_id = f.document_id"
+                            + " and g.words @@ phraseto_tsquery('denfold_plain', :" + p + "))")
                     .collect(Collectors.joining(" and "));
             conditions.add("(f.words @@ " + expression.query() + " or (f.is_long and f.words @@ " + expression.loose()
                     + " and " + onPages + "))");
@@ -113,14 +112,14 @@ class FindQuery {
                 for (String word :
                         Objects.requireNonNull(asked.person()).strip().split("\\s+")) {
                     String name = next("person", SearchText.containing(word));
-                    conditions.add("p.search_text like :" + name + " escape '!'");
+                    conditions.add("f.person_text like :" + name + " escape '!'");
                 }
             }
         }
 
         void lists(FindCriteria asked) {
-            in("p.kind", "kinds", asked.kinds());
-            in("p.team", "teams", asked.teams());
+            in("f.kind", "kinds", asked.kinds());
+            in("f.team", "teams", asked.teams());
             in("f.source", "sources", asked.sources());
             in("f.filed_by", "filers", asked.filedBy());
             in("f.state", "states", names(asked.states()));
@@ -192,10 +191,11 @@ class FindQuery {
             for (FindCriteria.Named fact : facts == null ? List.<FindCriteria.Named>of() : facts) {
                 String name = next("fact", fact.name());
                 String value = next("fact", contained(fact.value()));
-                conditions.add("exists (select 1 from fact a where a.file_id = f.file_id and a.name = :" + name
+                conditions.add("exists (select 1 from jsonb_to_recordset(f.facts)"
+                        + " as a(name text, value text, \"from\" date, \"to\" date) where a.name = :" + name
                         + " and lower(a.value) like :" + value
-                        + " escape '!' and coalesce(a.from_day, :today) <= :today"
-                        + " and coalesce(a.to_day, :today) >= :today)");
+                        + " escape '!' and coalesce(a.\"from\", :today) <= :today"
+                        + " and coalesce(a.\"to\", :today) >= :today)");
                 parameters.put("today", today);
                 hideFact(viewer, fact.name());
             }
@@ -208,7 +208,7 @@ class FindQuery {
                     .map(f -> f.substring(0, f.indexOf('/')))
                     .toList();
             if (!kinds.isEmpty()) {
-                conditions.add("p.kind not in (:" + next("kinds", kinds) + ")");
+                conditions.add("f.kind not in (:" + next("kinds", kinds) + ")");
             }
         }
 

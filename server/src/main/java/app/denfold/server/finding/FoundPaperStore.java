@@ -50,12 +50,10 @@ class FoundPaperStore {
             int changes) {}
 
     private static final String ROWS = """
-            select f.document_id, f.file_id, p.given_name || ' ' || p.family_name as person, p.number, p.kind, p.team,
+            select f.document_id, f.file_id, f.given_name || ' ' || f.family_name as person, f.number, f.kind, f.team,
               f.types, f.name, f.document_date, f.received_on, f.stored_at, f.source, f.filed_by, f.pages, f.size,
-              f.is_read, f.pages_without_text, f.is_cut, f.state,
-              (select count(*) from document_version v where v.document_id = f.document_id) as versions,
-              (select version from document d where d.id = f.document_id) as changes
-            from findable f join person_file p on p.id = f.file_id where {criteria}
+              f.is_read, f.pages_without_text, f.is_cut, f.state, f.versions, f.changes
+            from findable f where {criteria}
             order by {order} offset :offset limit :limit
             """;
 
@@ -65,7 +63,7 @@ class FoundPaperStore {
             Map.entry("received", "f.received_on %s, f.document_id %s"),
             Map.entry("stored", "f.stored_at %s, f.document_id %s"),
             Map.entry("name", "f.name %s, f.document_id %s"),
-            Map.entry("person", "p.family_name %s, p.given_name %1$s, f.document_id %s"),
+            Map.entry("person", "f.family_name %s, f.given_name %1$s, f.document_id %s"),
             Map.entry("type", "f.types[1] %s, f.document_id %s"),
             Map.entry("source", "f.source %s, f.document_id %s"),
             Map.entry("filedBy", "f.filed_by %s, f.document_id %s"),
@@ -117,17 +115,16 @@ class FoundPaperStore {
     }
 
     long count(FindQuery.Made made) {
-        return sql.sql("select count(*) from findable f join person_file p on p.id = f.file_id where {criteria}"
-                        .replace("{criteria}", made.criteria()))
+        return sql.sql("select count(*) from findable f where {criteria}".replace("{criteria}", made.criteria()))
                 .params(made.parameters())
                 .query(Long.class)
                 .single();
     }
 
     private static final String COUNTS = """
-            with found as materialized (select f.file_id, f.types, p.kind, coalesce(p.team, '') as team, f.source,
+            with found as materialized (select f.file_id, f.types, f.kind, coalesce(f.team, '') as team, f.source,
               f.filed_by, to_char(f.document_date, 'YYYY') as year, f.state
-              from findable f join person_file p on p.id = f.file_id where {criteria})
+              from findable f where {criteria})
             select 'papers' as what, '' as value, count(*) as papers from found
             union all select 'people', '', count(distinct file_id) from found
             union all select 'kind', kind, count(*) from found group by kind
@@ -152,8 +149,8 @@ class FoundPaperStore {
 
     private static final String NAMED = """
             select s.* from (
-              select f.document_id, f.file_id, f.name, p.given_name || ' ' || p.family_name as person, f.document_date
-              from findable f join person_file p on p.id = f.file_id where {criteria}
+              select f.document_id, f.file_id, f.name, f.given_name || ' ' || f.family_name as person, f.document_date
+              from findable f where {criteria}
                 and f.state <> 'ENTERED_IN_ERROR' and f.name_words @@ to_tsquery('denfold_plain', :typed)
               limit :lookedAt) s
             order by s.document_date desc, s.document_id limit :most

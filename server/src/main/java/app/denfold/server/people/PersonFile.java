@@ -229,6 +229,11 @@ public class PersonFile {
                 : familyName + " " + givenName.substring(0, givenName.offsetByCodePoints(0, 1));
     }
 
+    /** All by which a person is looked for, plain; see {@link SearchText}. */
+    public String searchText() {
+        return searchText;
+    }
+
     public @Nullable LocalDate birthDate() {
         return birthDate;
     }

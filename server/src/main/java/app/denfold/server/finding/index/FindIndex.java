@@ -1,12 +1,18 @@
 package app.denfold.server.finding.index;
 
-import app.denfold.core.filing.DocumentState;
+import app.denfold.server.catalog.Catalog;
+import app.denfold.server.catalog.DocumentTypes;
+import app.denfold.server.content.Content;
+import app.denfold.server.content.Contents;
 import app.denfold.server.documents.Documents;
+import app.denfold.server.documents.FiledDocument;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.problems.DatabaseAway;
 import app.denfold.server.reading.Readings;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -39,12 +45,25 @@ class FindIndex {
     private final FindableStore store;
     private final Documents documents;
     private final Readings readings;
+    private final PersonFiles files;
+    private final Contents contents;
+    private final Catalog catalog;
     private final TransactionTemplate transactions;
 
-    FindIndex(FindableStore store, Documents documents, Readings readings, TransactionTemplate transactions) {
+    FindIndex(
+            FindableStore store,
+            Documents documents,
+            Readings readings,
+            PersonFiles files,
+            Contents contents,
+            Catalog catalog,
+            TransactionTemplate transactions) {
         this.store = store;
         this.documents = documents;
         this.readings = readings;
+        this.files = files;
+        this.contents = contents;
+        this.catalog = catalog;
         this.transactions = transactions;
     }
 
@@ -55,19 +74,20 @@ class FindIndex {
 
     @Transactional
     public void queueFile(UUID fileId) {
-        store.queueFile(fileId);
+        store.follow(files.file(fileId));
+        store.queue(documents.idsOfFile(fileId));
     }
 
-    /** Those whose newest version has these bytes. */
+    /** Those one of whose versions has these bytes. */
     @Transactional
     public void queueContent(String sha256) {
-        store.queueContent(sha256);
+        store.queue(documents.idsWith(sha256));
     }
 
     /** After a change that may concern every paper. */
     @Transactional
     public void queueAll() {
-        store.queueAll();
+        store.queue(documents.allIds());
     }
 
     /** How many entries wait. */
@@ -131,13 +151,29 @@ class FindIndex {
 
     private void index(UUID documentId, int most) {
         transactions.executeWithoutResult(t -> {
-            DocumentState state = documents.state(documentId).orElse(DocumentState.FILED);
-            List<String> read = store.put(documentId, state, most);
-            read.forEach(readings::askLater);
-            if (read.isEmpty()) {
-                // it lies in the wastebasket
+            Optional<FiledDocument> document = documents.outsideWastebasket(documentId);
+            if (document.isEmpty()) {
                 store.remove(documentId);
+                return;
             }
+            Findable found = findable(document.get());
+            store.put(found, most);
+            readings.askLater(found.content().sha256());
         });
+    }
+
+    private Findable findable(FiledDocument document) {
+        String sha256 = document.latest().sha256();
+        Content content = contents.content(sha256);
+        DocumentTypes types = catalog.types(document.types());
+        Readings.Progress progress = readings.progress(List.of(sha256)).get(sha256);
+        return new Findable(
+                document,
+                document.state(types),
+                files.file(document.fileId()),
+                content,
+                types.labels(),
+                progress == null ? content.pages() == 0 : progress.isOver(),
+                readings.pages(sha256));
     }
 }

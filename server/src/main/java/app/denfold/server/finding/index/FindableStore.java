@@ -1,11 +1,20 @@
 package app.denfold.server.finding.index;
 
-import app.denfold.core.filing.DocumentState;
+import app.denfold.paper.reading.PageFacts;
+import app.denfold.server.documents.FiledDocument;
+import app.denfold.server.people.PersonFile;
+import app.denfold.server.reading.ReadPage;
+import java.sql.Timestamp;
+import java.sql.Types;
+import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
+import tools.jackson.databind.json.JsonMapper;
 
 /** What papers can be found by, and the queue of those that are to be made findable. Vectors of words are built by the database. */
 @Repository
@@ -17,41 +26,30 @@ class FindableStore {
         this.sql = sql;
     }
 
+    /** Longer ones have more words than places are known of. */
+    private static final int LONG = 80_000;
+
+    private static final JsonMapper JSON = new JsonMapper();
+
     private static final String PUT = """
             insert into findable (document_id, file_id, types, name, document_date, received_on, stored_at, source,
-              filed_by, media_type, pages, size, state, fields, sha256, is_read,
-              pages_without_text, is_long, is_cut, words, name_words)
-            select d.id, d.file_id, d.type || d.further_types, d.name, d.document_date, d.received_on, d.created_at,
-              d.source, d.filed_by, c.media_type, c.pages, c.size, :state,
-              d.fields, v.sha256, coalesce(r.state <> 'QUEUED', c.pages = 0),
-              coalesce(t.without, 0), coalesce(t.letters, 0) > 80000, coalesce(t.letters, 0) > :most,
-              to_tsvector('denfold_plain', w.text) || to_tsvector('denfold_words', w.text),
-              to_tsvector('denfold_plain', n.text)
-            from document d
-            join person_file p on p.id = d.file_id
-            join lateral (select sha256 from document_version where document_id = d.id order by place desc limit 1) v
-              on true
-            join content c on c.sha256 = v.sha256
-            left join paper_reading r on r.sha256 = v.sha256
-            left join lateral (
-              select string_agg(text, E'\\n' order by page) as text, sum(length(text)) as letters,
-                count(*) filter (where text_from = 'NONE' and not blank) as without
-              from paper_page where sha256 = v.sha256) t on true
-            cross join lateral (select concat_ws(E'\\n', d.name,
-              (select string_agg(label, ' ') from document_type where code = any(d.type || d.further_types)),
-              p.given_name || ' ' || p.family_name, p.number) as text) n
-            cross join lateral (select concat_ws(E'\\n', n.text,
-              (select string_agg(value, ' ') from jsonb_each_text(d.fields)), left(t.text, :most)) as text) w
-            where d.id = :id and d.discarded_at is null
+              filed_by, media_type, pages, size, state, fields, sha256, is_read, pages_without_text, is_long, is_cut,
+              versions, changes, given_name, family_name, number, kind, team, person_text, facts, words, name_words)
+            values (:id, :file, :types, :name, :dated, :received, :stored, :source, :filedBy, :mediaType, :pages,
+              :size, :state, :fields::jsonb, :sha256, :isRead, :without, :isLong, :isCut, :versions, :changes, :given,
+              :family, :number, :kind, :team, :personText, :facts::jsonb,
+              to_tsvector('denfold_plain', :words) || to_tsvector('denfold_words', :words),
+              to_tsvector('denfold_plain', :nameWords))
             on conflict (document_id) do update set file_id = excluded.file_id, types = excluded.types,
               name = excluded.name, document_date = excluded.document_date, received_on = excluded.received_on,
               source = excluded.source, media_type = excluded.media_type, pages = excluded.pages,
-              size = excluded.size, state = excluded.state,
-              fields = excluded.fields, sha256 = excluded.sha256,
+              size = excluded.size, state = excluded.state, fields = excluded.fields, sha256 = excluded.sha256,
               is_read = excluded.is_read, pages_without_text = excluded.pages_without_text,
-              is_long = excluded.is_long, is_cut = excluded.is_cut, words = excluded.words,
+              is_long = excluded.is_long, is_cut = excluded.is_cut, versions = excluded.versions,
+              changes = excluded.changes, given_name = excluded.given_name, family_name = excluded.family_name,
+              number = excluded.number, kind = excluded.kind, team = excluded.team,
+              person_text = excluded.person_text, facts = excluded.facts, words = excluded.words,
               name_words = excluded.name_words
-            returning sha256
             """;
 
     void queue(UUID documentId) {
@@ -60,21 +58,10 @@ class FindableStore {
                 .update();
     }
 
-    void queueFile(UUID fileId) {
-        sql.sql("insert into find_queue (document_id) select id from document where file_id = ?")
-                .param(fileId)
+    void queue(Collection<UUID> documentIds) {
+        sql.sql("insert into find_queue (document_id) select unnest(:ids::uuid[])")
+                .param("ids", documentIds.toArray(UUID[]::new))
                 .update();
-    }
-
-    void queueContent(String sha256) {
-        sql.sql("""
-                insert into find_queue (document_id)
-                select distinct v.document_id from document_version v where v.sha256 = ?
-                """).param(sha256).update();
-    }
-
-    void queueAll() {
-        sql.sql("insert into find_queue (document_id) select id from document").update();
     }
 
     int waiting() {
@@ -100,14 +87,101 @@ class FindableStore {
                 .update();
     }
 
-    /** @param most letters of its pages @return hash of its bytes; empty for a document in the wastebasket */
-    List<String> put(UUID documentId, DocumentState state, int most) {
-        return sql.sql(PUT)
-                .param("id", documentId)
-                .param("state", state.name())
-                .param("most", most)
-                .query(String.class)
-                .list();
+    /** @param most so many letters of its pages, and no more, can be searched */
+    void put(Findable found, int most) {
+        FiledDocument document = found.document();
+        PersonFile person = found.person();
+        String text = found.pages().stream().map(ReadPage::text).collect(Collectors.joining("\n"));
+        String nameWords = String.join(
+                "\n", document.name(), String.join(" ", found.typeLabels()), person.name(), person.number());
+        String words = String.join(
+                "\n",
+                nameWords,
+                String.join(" ", document.fields().values()),
+                text.substring(0, Math.min(most, text.length())));
+        long without = found.pages().stream()
+                .filter(p -> p.textFrom() == PageFacts.TextFrom.NONE && !p.blank())
+                .count();
+        boolean isLong = text.length() > LONG;
+        sql.sql(PUT)
+                .param("id", document.id())
+                .param("file", document.fileId())
+                .param("types", document.types().toArray(String[]::new))
+                .param("name", document.name())
+                .param("dated", document.documentDate())
+                .param("received", document.receivedOn())
+                .param("stored", Timestamp.from(document.createdAt()))
+                .param("source", document.source())
+                .param("filedBy", document.filedBy())
+                .param("mediaType", found.content().mediaType())
+                .param("pages", found.content().pages())
+                .param("size", found.content().size())
+                .param("state", found.state().name())
+                .param("fields", JSON.writeValueAsString(document.fields()))
+                .param("sha256", found.content().sha256())
+                .param("isRead", found.isRead())
+                .param("without", without)
+                .param("isLong", isLong)
+                .param("isCut", text.length() > most)
+                .param("versions", document.versions().size())
+                .param("changes", document.changes())
+                .param("given", person.givenName())
+                .param("family", person.familyName())
+                .param("number", person.number())
+                .param("kind", person.kind())
+                .param("team", person.team(), Types.VARCHAR)
+                .param("personText", person.searchText())
+                .param("facts", facts(person))
+                .param("words", words)
+                .param("nameWords", nameWords)
+                .update();
+        putPages(document.id(), isLong ? found.pages() : List.of());
+    }
+
+    private void putPages(UUID documentId, List<ReadPage> pages) {
+        sql.sql("delete from findable_page where document_id = ?")
+                .param(documentId)
+                .update();
+        for (ReadPage page : pages) {
+            sql.sql("""
+                    insert into findable_page (document_id, page, words)
+                    values (?, ?, to_tsvector('denfold_plain', ?))
+                    """).params(documentId, page.page(), page.text()).update();
+        }
+    }
+
+    /** What decides who may find the person's papers holds at once; their words follow by the queue. */
+    void follow(PersonFile person) {
+        sql.sql("""
+                update findable set given_name = :given, family_name = :family, number = :number, kind = :kind,
+                  team = :team, person_text = :personText, facts = :facts::jsonb
+                where file_id = :file
+                """)
+                .param("given", person.givenName())
+                .param("family", person.familyName())
+                .param("number", person.number())
+                .param("kind", person.kind())
+                .param("team", person.team(), Types.VARCHAR)
+                .param("personText", person.searchText())
+                .param("facts", facts(person))
+                .param("file", person.id())
+                .update();
+    }
+
+    private record FactInIndex(
+            String name,
+            String value,
+            @Nullable String from,
+            @Nullable String to) {}
+
+    private static String facts(PersonFile person) {
+        return JSON.writeValueAsString(person.facts().stream()
+                .map(f -> new FactInIndex(f.name(), f.value(), day(f.fromDay()), day(f.toDay())))
+                .toList());
+    }
+
+    private static @Nullable String day(@Nullable LocalDate day) {
+        return day == null ? null : day.toString();
     }
 
     void remove(UUID documentId) {
