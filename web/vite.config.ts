@@ -19,5 +19,5 @@ export default defineConfig({
   plugins: [react(), pdfFiles],
   build: { assetsInlineLimit: 0, chunkSizeWarningLimit: 2500 },
   server: { proxy: { "/api": "http://127.0.0.1:5748" } },
-  test: { environment: "happy-dom", testTimeout: 30_000, environmentOptions: { happyDOM: { url: "http://localhost/" } }, include: ["src/**/*.test.{ts,tsx}"] },
+  test: { environment: "happy-dom", testTimeout: 180_000, environmentOptions: { happyDOM: { url: "http://localhost/" } }, include: ["src/**/*.test.{ts,tsx}"] },
 });

@@ -1,11 +1,11 @@
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { App as AntApp, ConfigProvider } from "antd";
+import { QueryClient } from "@tanstack/react-query";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
 import "./theme/fonts.css";
 import "./theme/base.css";
 import "./features/frame/frame.css";
 import { Problem } from "./api/client";
+import { Providers } from "./Providers";
 import { Routing } from "./Routing";
 import { publishColours, theme } from "./theme/tokens";
 
@@ -22,14 +22,10 @@ const queries = new QueryClient({
 const root = document.getElementById("root");
 if (root) {
   createRoot(root).render(
-    <ConfigProvider theme={theme} csp={{ nonce }} wave={{ disabled: true }}>
-      <AntApp style={{ height: "100%" }} message={{ duration: 6 }}>
-        <QueryClientProvider client={queries}>
-          <BrowserRouter useTransitions={false}>
-            <Routing />
-          </BrowserRouter>
-        </QueryClientProvider>
-      </AntApp>
-    </ConfigProvider>,
+    <BrowserRouter useTransitions={false}>
+      <Providers queries={queries} config={{ theme, csp: { nonce }, wave: { disabled: true } }}>
+        <Routing />
+      </Providers>
+    </BrowserRouter>,
   );
 }

@@ -1,12 +1,12 @@
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { QueryClient } from "@tanstack/react-query";
 import { configure, render } from "@testing-library/react";
-import { App as AntApp, ConfigProvider } from "antd";
 import type { ReactNode } from "react";
 import { MemoryRouter, Route, Routes } from "react-router";
 import type { paths } from "../api/schema";
+import { Providers } from "../Providers";
 
 // a busy machine takes longer than the usual second
-configure({ asyncUtilTimeout: 6_000 });
+configure({ asyncUtilTimeout: 60_000 });
 
 export type Call = { method: string; path: string; body: unknown };
 
@@ -94,18 +94,14 @@ export function serve<const T extends Record<string, unknown>>(
 export function show(element: ReactNode, address = "/", route = "*") {
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   return render(
-    <ConfigProvider theme={{ token: { motion: false } }}>
-      <AntApp>
+    <MemoryRouter initialEntries={[address]}>
+      <Providers queries={queries} config={{ theme: { token: { motion: false } } }}>
         <div id="where" />
-        <QueryClientProvider client={queries}>
-          <MemoryRouter initialEntries={[address]}>
-            <Routes>
-              <Route path={route} element={element} />
-            </Routes>
-          </MemoryRouter>
-        </QueryClientProvider>
-      </AntApp>
-    </ConfigProvider>,
+        <Routes>
+          <Route path={route} element={element} />
+        </Routes>
+      </Providers>
+    </MemoryRouter>,
   );
 }
 

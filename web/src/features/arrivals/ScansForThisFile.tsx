@@ -33,7 +33,11 @@ function AtDesk({ desk, fileId }: { desk: string; fileId: string }) {
         notification.success({
           key: scan.id,
           title: `“${scan.fileName}” came for this file`,
-          description: <Link to={`/arrivals?paper=${scan.id}`}>Look at it and file it</Link>,
+          description: (
+            <Link to={`/arrivals?paper=${scan.id}`} onClick={() => notification.destroy(scan.id)}>
+              Look at it and file it
+            </Link>
+          ),
           duration: 0,
         });
       }

@@ -2,6 +2,7 @@ import {
   AppstoreOutlined,
   BellOutlined,
   CalendarOutlined,
+  CheckOutlined,
   ControlOutlined,
   FileSearchOutlined,
   FileTextOutlined,
@@ -15,6 +16,7 @@ import { api } from "../../api/client";
 import { RunningWork } from "../../ui/RunningWork";
 import { meOptions } from "../access/sessionQueries";
 import { arrivalsOptions } from "../arrivals/arrivalQueries";
+import { desksOptions, useDesk } from "../arrivals/deskQueries";
 import { AsOfRibbon } from "../asof/AsOfRibbon";
 import { useKeepingAsOf } from "../asof/asOf";
 import { NoticesDrawer } from "../chasing/NoticesDrawer";
@@ -117,6 +119,8 @@ function TopLine() {
 
 function Me() {
   const me = useQuery(meOptions).data;
+  const desks = useQuery({ ...desksOptions, enabled: me?.mayChange === true }).data ?? [];
+  const [desk, stand] = useDesk();
   const queries = useQueryClient();
   const navigate = useNavigate();
   const signOut = async () => {
@@ -137,6 +141,21 @@ function Me() {
     },
     ...(me?.role === "ADMINISTRATOR"
       ? [{ key: "mail", label: "Demo mailbox", onClick: () => navigate("/demo-mail") }]
+      : []),
+    ...(desks.length > 0
+      ? [
+          {
+            key: "desks",
+            type: "group" as const,
+            label: "This computer is at",
+            children: ["", ...desks].map((name) => ({
+              key: `desk-${name}`,
+              label: name || "no desk",
+              icon: name === desk ? <CheckOutlined aria-label="chosen" /> : <span className="no-icon" />,
+              onClick: () => stand(name),
+            })),
+          },
+        ]
       : []),
     { key: "out", label: "Sign out", onClick: signOut },
   ];

@@ -24,7 +24,7 @@ import java.util.concurrent.TimeUnit;
 final class ServerProcess implements AutoCloseable {
 
     private final Path folder;
-    private final String database = FreshDatabase.create() + "?options=-c%20synchronous_commit=on";
+    private String database;
     private final int port = freePort();
     private final int mailPort = freePort();
     private boolean recognises = true;
@@ -38,8 +38,15 @@ final class ServerProcess implements AutoCloseable {
         return "http://127.0.0.1:" + port;
     }
 
+    /** Its address; there once the server was started. */
     String database() {
-        return database;
+        return database + "?options=-c%20synchronous_commit=on";
+    }
+
+    /** What it stands on, for a copy. */
+    DemoPractice stoppedAt() throws InterruptedException {
+        close();
+        return new DemoPractice(database, folder);
     }
 
     Path pickup() {
@@ -58,6 +65,20 @@ final class ServerProcess implements AutoCloseable {
 
     /** Starts with the demo practice and waits until it serves. */
     void start() throws IOException, InterruptedException {
+        if (database == null) {
+            database =
+                    recognises ? FreshDatabase.create() : DemoPractice.loaded().copyTo(folder);
+        }
+        launch();
+    }
+
+    /** Starts with an empty database, into which the demo practice is loaded. */
+    void startEmpty() throws IOException, InterruptedException {
+        database = FreshDatabase.create();
+        launch();
+    }
+
+    private void launch() throws IOException, InterruptedException {
         List<String> command = List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-Xmx900m",
@@ -78,7 +99,7 @@ final class ServerProcess implements AutoCloseable {
                         Map.entry("DENFOLD_ADDRESS", address()),
                         Map.entry("DENFOLD_DEMO_EVERYONE", "false"),
                         Map.entry("DENFOLD_RECOGNITION_ON", String.valueOf(recognises)),
-                        Map.entry("DENFOLD_DB_URL", database),
+                        Map.entry("DENFOLD_DB_URL", database()),
                         Map.entry("DENFOLD_DB_USER", "denfold"),
                         Map.entry("DENFOLD_DB_PASSWORD", FreshDatabase.password()),
                         Map.entry("DENFOLD_CONTENT", content().toString()),
@@ -115,7 +136,7 @@ final class ServerProcess implements AutoCloseable {
     /** The rows that a query gives, their values as text. */
     List<List<String>> rows(String query) throws SQLException {
         List<List<String>> result = new ArrayList<>();
-        try (Connection connection = DriverManager.getConnection(database, "denfold", FreshDatabase.password());
+        try (Connection connection = DriverManager.getConnection(database(), "denfold", FreshDatabase.password());
                 Statement statement = connection.createStatement();
                 ResultSet rows = statement.executeQuery(query)) {
             int columns = rows.getMetaData().getColumnCount();

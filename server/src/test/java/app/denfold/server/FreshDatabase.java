@@ -66,10 +66,19 @@ public final class FreshDatabase implements ApplicationContextInitializer<Config
 
     /** Makes an empty database and returns its address. */
     public static String create() {
+        return create("template1");
+    }
+
+    /** Makes a copy of a database that nobody uses now, and returns its address. @param address of the one to copy */
+    public static String copy(String address) {
+        return create(address.substring(address.lastIndexOf('/') + 1));
+    }
+
+    private static String create(String template) {
         String name = "t_" + UUID.randomUUID().toString().replace("-", "");
         try (Connection connection = DriverManager.getConnection(address("postgres"), OWNER, ownerPassword());
                 Statement statement = connection.createStatement()) {
-            statement.execute("create database " + name);
+            statement.execute("create database " + name + " template " + template);
         } catch (SQLException unreachable) {
             throw new IllegalStateException(
                     "The test database is not there. Run the tests with ./denfold test", unreachable);

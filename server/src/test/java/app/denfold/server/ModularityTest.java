@@ -90,7 +90,7 @@ class ModularityTest {
                 .that()
                 .resideInAPackage("app.denfold.server..")
                 .and()
-                .haveNameNotMatching(".*(Store|Repository|Repositories)(\\$.*)?")
+                .haveNameNotMatching(".*(Store|Repository)(\\$.*)?")
                 .should()
                 .dependOnClassesThat()
                 .resideInAnyPackage("org.springframework.jdbc.core..")
@@ -111,7 +111,7 @@ class ModularityTest {
                 .haveSimpleNameEndingWith("Repository")
                 .orShould()
                 .dependOnClassesThat()
-                .haveSimpleNameEndingWith("Repositories")
+                .haveSimpleNameEndingWith("Store")
                 .orShould()
                 .dependOnClassesThat()
                 .resideInAnyPackage(

@@ -10,6 +10,8 @@ import app.denfold.exchange.RulesJson;
 import app.denfold.server.access.Actor;
 import app.denfold.server.access.SensitiveThings;
 import app.denfold.server.catalog.CatalogEvents.RulesChanged;
+import app.denfold.server.catalog.revision.RulesRevision;
+import app.denfold.server.catalog.revision.RulesRevisionRepository;
 import app.denfold.server.people.PeopleEvents.KindsChanged;
 import app.denfold.server.people.kinds.Kinds;
 import app.denfold.server.people.kinds.PersonKind;
@@ -34,10 +36,10 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 @Service
 public class Catalog {
 
-    private final CatalogRepositories.Sections sections;
-    private final CatalogRepositories.Types types;
-    private final CatalogRepositories.Checklists checklists;
-    private final CatalogRepositories.Revisions revisions;
+    private final SectionRepository sections;
+    private final DocumentTypeRepository types;
+    private final ChecklistRepository checklists;
+    private final RulesRevisionRepository revisions;
     private final Kinds kinds;
     private final ApplicationEventPublisher events;
 
@@ -45,10 +47,10 @@ public class Catalog {
     private volatile @Nullable Rules read;
 
     Catalog(
-            CatalogRepositories.Sections sections,
-            CatalogRepositories.Types types,
-            CatalogRepositories.Checklists checklists,
-            CatalogRepositories.Revisions revisions,
+            SectionRepository sections,
+            DocumentTypeRepository types,
+            ChecklistRepository checklists,
+            RulesRevisionRepository revisions,
             Kinds kinds,
             ApplicationEventPublisher events) {
         this.sections = sections;
@@ -187,9 +189,9 @@ public class Catalog {
     /** What few may see. */
     @Component
     static class SensitiveTypes implements SensitiveThings {
-        private final CatalogRepositories.Types types;
+        private final DocumentTypeRepository types;
 
-        SensitiveTypes(CatalogRepositories.Types types) {
+        SensitiveTypes(DocumentTypeRepository types) {
             this.types = types;
         }
 

@@ -129,9 +129,7 @@ public class PersonFiles {
         viewer.requireChange();
         PersonFile file = visible(viewer, id);
         if (file.version() != version) {
-            throw Refusal.conflict(
-                    "changed-meanwhile",
-                    "Somebody else changed this file meanwhile. Nothing was saved; look at it again.");
+            throw Refusal.changedMeanwhile("this file");
         }
         PersonKind kind = kinds.kind(file.kind());
         check.check(details, kind);

@@ -27,8 +27,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Asks {
 
-    private final PortalRepositories.Asks asks;
-    private final PortalRepositories.Rights rights;
+    private final AskRepository asks;
+    private final GuestRightRepository rights;
     private final Accounts accounts;
     private final Ledger ledger;
     private final PersonFiles files;
@@ -36,8 +36,8 @@ public class Asks {
     private final PracticeCalendar calendar;
 
     Asks(
-            PortalRepositories.Asks asks,
-            PortalRepositories.Rights rights,
+            AskRepository asks,
+            GuestRightRepository rights,
             Accounts accounts,
             Ledger ledger,
             PersonFiles files,

@@ -34,8 +34,8 @@ public class Guests {
     private static final int MOST_SHARED = 500;
 
     private final Accounts accounts;
-    private final PortalRepositories.Rights rights;
-    private final PortalRepositories.Shares shares;
+    private final GuestRightRepository rights;
+    private final ShareRepository shares;
     private final Asks asks;
     private final PersonFiles files;
     private final Documents documents;
@@ -48,8 +48,8 @@ public class Guests {
 
     Guests(
             Accounts accounts,
-            PortalRepositories.Rights rights,
-            PortalRepositories.Shares shares,
+            GuestRightRepository rights,
+            ShareRepository shares,
             Asks asks,
             PersonFiles files,
             Documents documents,

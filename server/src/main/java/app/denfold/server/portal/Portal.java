@@ -31,8 +31,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 class Portal {
 
-    private final PortalRepositories.Rights rights;
-    private final PortalRepositories.Shares shares;
+    private final GuestRightRepository rights;
+    private final ShareRepository shares;
     private final Asks asks;
     private final Accounts accounts;
     private final PersonFiles files;
@@ -44,8 +44,8 @@ class Portal {
     private final TransactionTemplate transactions;
 
     Portal(
-            PortalRepositories.Rights rights,
-            PortalRepositories.Shares shares,
+            GuestRightRepository rights,
+            ShareRepository shares,
             Asks asks,
             Accounts accounts,
             PersonFiles files,

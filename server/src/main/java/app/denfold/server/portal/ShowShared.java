@@ -22,16 +22,16 @@ class ShowShared {
     private final PersonFiles files;
     private final Documents documents;
     private final Accounts accounts;
-    private final PortalRepositories.Rights rights;
-    private final PortalRepositories.Shares shares;
+    private final GuestRightRepository rights;
+    private final ShareRepository shares;
 
     ShowShared(
             Asks asks,
             PersonFiles files,
             Documents documents,
             Accounts accounts,
-            PortalRepositories.Rights rights,
-            PortalRepositories.Shares shares) {
+            GuestRightRepository rights,
+            ShareRepository shares) {
         this.asks = asks;
         this.files = files;
         this.documents = documents;

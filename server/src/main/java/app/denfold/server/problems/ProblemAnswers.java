@@ -58,11 +58,7 @@ class ProblemAnswers extends ResponseEntityExceptionHandler {
     @ExceptionHandler
     ResponseEntity<ProblemDetail> lostRace(OptimisticLockingFailureException lost) {
         return ResponseEntity.status(HttpStatus.CONFLICT)
-                .body(problem(
-                        HttpStatus.CONFLICT,
-                        "changed-meanwhile",
-                        "Somebody else changed this meanwhile. Nothing was saved; look at it again.",
-                        List.of()));
+                .body(problem(HttpStatus.CONFLICT, Refusal.CHANGED_MEANWHILE, Refusal.changedWords("this"), List.of()));
     }
 
     /** What nobody foresaw: told in words, with the reason in the log. */

@@ -9,6 +9,8 @@ public final class Refusal extends RuntimeException {
 
     private static final long serialVersionUID = 1L;
 
+    static final String CHANGED_MEANWHILE = "changed-meanwhile";
+
     private final HttpStatus status;
     private final String code;
     private final @Nullable String field;
@@ -40,6 +42,15 @@ public final class Refusal extends RuntimeException {
     /** It does not fit what is there; the code lets the client offer a way on. */
     public static Refusal conflict(String code, String words) {
         return conflict(code, words, Map.of());
+    }
+
+    /** Whoever saves saw an older state. @param what as in {@code Somebody else changed this meanwhile} */
+    public static Refusal changedMeanwhile(String what) {
+        return conflict(CHANGED_MEANWHILE, changedWords(what));
+    }
+
+    static String changedWords(String what) {
+        return "Somebody else changed " + what + " meanwhile. Nothing was saved; look at it again.";
     }
 
     public static Refusal conflict(String code, String words, Map<String, Object> more) {

@@ -22,15 +22,15 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class PeopleAround {
 
-    private final RelationRepositories.Relations relations;
-    private final RelationRepositories.Outsiders outsiders;
+    private final RelationRepository relations;
+    private final OutsiderRepository outsiders;
     private final PersonFiles files;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
 
     PeopleAround(
-            RelationRepositories.Relations relations,
-            RelationRepositories.Outsiders outsiders,
+            RelationRepository relations,
+            OutsiderRepository outsiders,
             PersonFiles files,
             AuditTrail trail,
             PracticeCalendar calendar) {
@@ -231,8 +231,7 @@ public class PeopleAround {
         viewer.requireChange();
         Outsider outsider = visibleOutsider(viewer, id);
         if (outsider.version() != version) {
-            throw Refusal.conflict(
-                    "changed-meanwhile", "Somebody else changed this meanwhile. Nothing was saved; look at it again.");
+            throw Refusal.changedMeanwhile("this");
         }
         outsider.change(details);
         for (Relation relation : relations.findByOutsiderIdOrderByAddedAt(id)) {

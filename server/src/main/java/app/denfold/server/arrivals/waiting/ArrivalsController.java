@@ -45,7 +45,6 @@ public class ArrivalsController {
     private final ShowArrivals show;
     private final FileArrivals filing;
     private final EditPages edit;
-    private final ArrivalPresenceStore presence;
     private final PersonFiles files;
     private final Download download;
     private final CheckLink links;
@@ -55,7 +54,6 @@ public class ArrivalsController {
             ShowArrivals show,
             FileArrivals filing,
             EditPages edit,
-            ArrivalPresenceStore presence,
             PersonFiles files,
             Download download,
             CheckLink links) {
@@ -63,7 +61,6 @@ public class ArrivalsController {
         this.show = show;
         this.filing = filing;
         this.edit = edit;
-        this.presence = presence;
         this.files = files;
         this.download = download;
         this.links = links;
@@ -91,7 +88,7 @@ public class ArrivalsController {
     @PostMapping("/{id}/presence")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void present(Viewer viewer, @PathVariable UUID id) {
-        presence.note(viewer, id);
+        show.present(viewer, id);
     }
 
     /** Takes one file in. @param fileId the file it is for, when it was dropped on one */

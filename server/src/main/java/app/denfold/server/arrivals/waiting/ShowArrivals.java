@@ -117,6 +117,12 @@ class ShowArrivals {
         return answers(viewer, open);
     }
 
+    /** Notes that the viewer has the arrival open, and no other one any more. */
+    @Transactional
+    void present(Viewer viewer, UUID id) {
+        presence.note(viewer, id);
+    }
+
     private List<ArrivalAnswer> answers(Viewer viewer, List<Arrival> open) {
         Map<UUID, PersonFile> people = new HashMap<>();
         files.files(open.stream()

@@ -6,11 +6,13 @@ import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.catalog.CatalogRepositories;
+import app.denfold.server.catalog.ChecklistRepository;
 import app.denfold.server.catalog.ChecklistVersion;
 import app.denfold.server.catalog.Codes;
+import app.denfold.server.catalog.DocumentTypeRepository;
 import app.denfold.server.catalog.KeptChecklist;
 import app.denfold.server.catalog.KeptDocumentType;
+import app.denfold.server.catalog.SectionRepository;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.time.LocalDate;
@@ -30,18 +32,18 @@ import tools.jackson.databind.node.ObjectNode;
 @Service
 class RulesExchange {
 
-    private final CatalogRepositories.Types types;
-    private final CatalogRepositories.Checklists checklists;
-    private final CatalogRepositories.Sections sections;
+    private final DocumentTypeRepository types;
+    private final ChecklistRepository checklists;
+    private final SectionRepository sections;
     private final Catalog catalog;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
     private final JsonMapper mapper = new JsonMapper();
 
     RulesExchange(
-            CatalogRepositories.Types types,
-            CatalogRepositories.Checklists checklists,
-            CatalogRepositories.Sections sections,
+            DocumentTypeRepository types,
+            ChecklistRepository checklists,
+            SectionRepository sections,
             Catalog catalog,
             AuditTrail trail,
             PracticeCalendar calendar) {

@@ -10,12 +10,14 @@ import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.catalog.CatalogRepositories;
+import app.denfold.server.catalog.ChecklistRepository;
 import app.denfold.server.catalog.ChecklistVersion;
 import app.denfold.server.catalog.Codes;
+import app.denfold.server.catalog.DocumentTypeRepository;
 import app.denfold.server.catalog.KeptChecklist;
 import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.catalog.Section;
+import app.denfold.server.catalog.SectionRepository;
 import app.denfold.server.catalog.Signer;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
@@ -48,18 +50,18 @@ import tools.jackson.databind.json.JsonMapper;
 public class SetUpRules {
 
     private final Accounts accounts;
-    private final CatalogRepositories.Sections sections;
-    private final CatalogRepositories.Types types;
-    private final CatalogRepositories.Checklists checklists;
+    private final SectionRepository sections;
+    private final DocumentTypeRepository types;
+    private final ChecklistRepository checklists;
     private final Catalog catalog;
     private final AuditTrail trail;
     private final JsonMapper mapper = new JsonMapper();
     private final PracticeCalendar calendar;
 
     SetUpRules(
-            CatalogRepositories.Sections sections,
-            CatalogRepositories.Types types,
-            CatalogRepositories.Checklists checklists,
+            SectionRepository sections,
+            DocumentTypeRepository types,
+            ChecklistRepository checklists,
             Catalog catalog,
             AuditTrail trail,
             PracticeCalendar calendar,
@@ -382,8 +384,7 @@ public class SetUpRules {
 
     private static void requireSame(int kept, int read) {
         if (kept != read) {
-            throw Refusal.conflict(
-                    "changed-meanwhile", "Somebody else changed this meanwhile. Nothing was saved; look at it again.");
+            throw Refusal.changedMeanwhile("this");
         }
     }
 

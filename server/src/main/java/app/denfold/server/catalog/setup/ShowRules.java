@@ -3,7 +3,7 @@ package app.denfold.server.catalog.setup;
 import app.denfold.core.filing.TypeField;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.catalog.CatalogRepositories;
+import app.denfold.server.catalog.ChecklistRepository;
 import app.denfold.server.catalog.ChecklistVersion;
 import app.denfold.server.catalog.KeptChecklist;
 import app.denfold.server.catalog.KeptDocumentType;
@@ -25,10 +25,10 @@ import tools.jackson.databind.json.JsonMapper;
 class ShowRules {
 
     private final Catalog catalog;
-    private final CatalogRepositories.Checklists checklists;
+    private final ChecklistRepository checklists;
     private final JsonMapper mapper = new JsonMapper();
 
-    ShowRules(Catalog catalog, CatalogRepositories.Checklists checklists) {
+    ShowRules(Catalog catalog, ChecklistRepository checklists) {
         this.catalog = catalog;
         this.checklists = checklists;
     }

@@ -156,9 +156,7 @@ class ChangeDocuments {
 
     private static void requireUnchanged(FiledDocument document, int changes) {
         if (document.changes() != changes) {
-            throw Refusal.conflict(
-                    "changed-meanwhile",
-                    "Somebody else changed “" + document.name() + "” meanwhile. Nothing was saved; look at it again.");
+            throw Refusal.changedMeanwhile("“" + document.name() + "”");
         }
     }
 

@@ -82,8 +82,7 @@ class SetUpKinds {
 
     private void change(PersonKind kept, KindDetails details) {
         if (kept.version() != details.version()) {
-            throw Refusal.conflict(
-                    "changed-meanwhile", "Somebody else changed this meanwhile. Nothing was saved; look at it again.");
+            throw Refusal.changedMeanwhile("this");
         }
         for (FactDefinition before : kept.facts()) {
             Optional<FactDefinition> after = details.facts().stream()

@@ -1,4 +1,4 @@
-package app.denfold.server.catalog;
+package app.denfold.server.catalog.revision;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
@@ -7,7 +7,7 @@ import jakarta.persistence.Table;
 /** Counts the changes of rules; one row. */
 @Entity
 @Table(name = "rules_revision")
-class RulesRevision {
+public class RulesRevision {
 
     @Id
     private short id;
@@ -19,12 +19,12 @@ class RulesRevision {
 
     protected RulesRevision() {}
 
-    long revision() {
+    public long revision() {
         return revision;
     }
 
     /** @param slots whether the change can change how a slot stands */
-    void countUp(boolean slots) {
+    public void countUp(boolean slots) {
         revision++;
         slotsRevision = slots ? revision : slotsRevision;
     }

@@ -1,0 +1,9 @@
+package app.denfold.server.portal;
+
+import java.util.List;
+import java.util.UUID;
+import org.springframework.data.repository.CrudRepository;
+
+interface AskRepository extends CrudRepository<Ask, UUID> {
+    List<Ask> findByFileIdAndWithdrawnAtIsNullOrderByAskedAt(UUID fileId);
+}
