@@ -1,10 +1,12 @@
 package app.denfold.server.people;
 
+import jakarta.persistence.LockModeType;
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.CrudRepository;
 
@@ -93,4 +95,14 @@ interface PersonFileRepository extends CrudRepository<PersonFile, UUID> {
                     limit :most
                     """, nativeQuery = true)
     List<PersonFile> find(String wanted, String pattern, String kind, String team, int most);
+
+    /** Nobody else changes the person until the transaction ends. */
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query("select f from PersonFile f where f.id = :id")
+    Optional<PersonFile> findToChange(UUID id);
+
+    /** The person stays as it is until the transaction ends. */
+    @Lock(LockModeType.PESSIMISTIC_READ)
+    @Query("select f from PersonFile f where f.id = :id")
+    Optional<PersonFile> findUnchanging(UUID id);
 }

@@ -310,6 +310,18 @@ public class PersonFiles {
         return ids.isEmpty() ? List.of() : files.findByIdIn(ids);
     }
 
+    /** With its row held until the transaction ends, for what follows a change of the person. */
+    @Transactional
+    public PersonFile fileToFollow(UUID id) {
+        return files.findToChange(id).orElseThrow(() -> Refusal.notFound("file"));
+    }
+
+    /** As it stays until the transaction ends: a change of the person that is under way is waited for. */
+    @Transactional
+    public PersonFile unchangingFile(UUID id) {
+        return files.findUnchanging(id).orElseThrow(() -> Refusal.notFound("file"));
+    }
+
     /** Words of people's names that come near a word with a typing error; of all people, whoever asks. */
     public Set<String> namesLike(String word) {
         return candidates.wordsLike(word);

@@ -74,7 +74,7 @@ class FindIndex {
 
     @Transactional
     public void queueFile(UUID fileId) {
-        store.follow(files.file(fileId));
+        store.follow(files.fileToFollow(fileId));
         store.queue(documents.idsOfFile(fileId));
     }
 
@@ -170,7 +170,8 @@ class FindIndex {
         return new Findable(
                 document,
                 document.state(types),
-                files.file(document.fileId()),
+                // what decides who may find it must not be older than what a change of the person wrote here
+                files.unchangingFile(document.fileId()),
                 content,
                 types.labels(),
                 progress == null ? content.pages() == 0 : progress.isOver(),
