@@ -1,7 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { Navigate, Outlet, Route, Routes } from "react-router";
 import { Problem } from "./api/client";
+import { practiceOptions } from "./api/practice";
 import { InvitationPage } from "./features/access/InvitationPage";
+import { SessionBoundary } from "./features/access/SessionBoundary";
 import { SignInPage } from "./features/access/SignInPage";
 import { meOptions } from "./features/access/sessionQueries";
 import { ArrivalsPage } from "./features/arrivals/ArrivalsPage";
@@ -19,6 +21,7 @@ import { OutsiderPage } from "./features/relations/OutsiderPage";
 import { SetUpPage } from "./features/setup/SetUpPage";
 import { SigningPage } from "./features/signing/SigningPage";
 import { TodayPage } from "./features/today/TodayPage";
+import { tellMomentsIn } from "./ui/days";
 import { Loaded } from "./ui/Quiet";
 
 /** Which page an address shows; without a session it is the sign-in, for guests always the portal. */
@@ -33,11 +36,25 @@ export function Routing() {
 
 function SignedIn() {
   const me = useQuery(meOptions);
-  if (me.error instanceof Problem && me.error.status === 401) {
+  const practice = useQuery(practiceOptions);
+  if (!me.data && me.error instanceof Problem && me.error.status === 401) {
     return <SignInPage />;
   }
   return (
-    <Loaded query={me}>{(account) => (account.role === "GUEST" ? <GuestRoutes /> : <StaffRoutes />)}</Loaded>
+    <Loaded query={practice}>
+      {({ zone }) => {
+        tellMomentsIn(zone);
+        return (
+          <Loaded query={me}>
+            {(account) => (
+              <SessionBoundary key={account.id} account={account}>
+                {account.role === "GUEST" ? <GuestRoutes /> : <StaffRoutes />}
+              </SessionBoundary>
+            )}
+          </Loaded>
+        );
+      }}
+    </Loaded>
   );
 }
 

@@ -1,5 +1,6 @@
 import createClient from "openapi-fetch";
 import type { components, paths } from "./schema";
+import { sessionEnded } from "./session";
 
 /** The shapes of the API, by name. */
 export type Shape<N extends keyof components["schemas"]> = components["schemas"][N];
@@ -50,7 +51,18 @@ export function csrfToken(): string {
 
 export const api = createClient<paths>({
   baseUrl: window.location.origin,
-  fetch: (request) => globalThis.fetch(request),
+  fetch: async (request) => {
+    const again = request.clone();
+    const response = await globalThis.fetch(request);
+    const isAboutSession = new URL(request.url).pathname === "/api/session";
+    if (response.status !== 401 || isAboutSession || !(await sessionEnded())) {
+      return response;
+    }
+    if (again.method !== "GET") {
+      again.headers.set("X-XSRF-TOKEN", csrfToken());
+    }
+    return globalThis.fetch(again);
+  },
 });
 
 api.use({
@@ -94,41 +106,6 @@ export async function answer<T>(call: Promise<{ data?: T }>): Promise<T> {
 /** Waits for an answer that has no body. */
 export async function done(call: Promise<unknown>): Promise<void> {
   await call;
-}
-
-/** Sends one file. @param onProgress is told how much went out, from 0 to 1 */
-export function upload(
-  url: string,
-  file: File,
-  fields: Record<string, string>,
-  onProgress: (part: number) => void,
-): Promise<{ id: string }> {
-  return new Promise((resolve, reject) => {
-    const form = new FormData();
-    form.append("file", file, file.name);
-    for (const [name, value] of Object.entries(fields)) {
-      form.append(name, value);
-    }
-    const request = new XMLHttpRequest();
-    request.open("POST", url);
-    request.setRequestHeader("X-XSRF-TOKEN", csrfToken());
-    request.upload.onprogress = (e) => e.lengthComputable && onProgress(e.loaded / e.total);
-    request.onload = () =>
-      request.status < 300
-        ? resolve(request.responseText ? JSON.parse(request.responseText) : { id: "" })
-        : reject(problemOf(request.status, request.responseText));
-    request.onerror = () =>
-      reject(
-        new Problem(
-          0,
-          "unreachable",
-          "The connection broke off. The file was not taken; send it again.",
-          [],
-          {},
-        ),
-      );
-    request.send(form);
-  });
 }
 
 export function wordsOf(error: unknown): string {

@@ -3,10 +3,11 @@ import { configure, render } from "@testing-library/react";
 import type { ReactNode } from "react";
 import { MemoryRouter, Route, Routes } from "react-router";
 import type { paths } from "../api/schema";
+import { Uploads } from "../features/uploads/Uploads";
 import { Providers } from "../Providers";
 
 // a busy machine takes longer than the usual second
-configure({ asyncUtilTimeout: 60_000 });
+configure({ asyncUtilTimeout: 8_000 });
 
 export type Call = { method: string; path: string; body: unknown };
 
@@ -97,9 +98,11 @@ export function show(element: ReactNode, address = "/", route = "*") {
     <MemoryRouter initialEntries={[address]}>
       <Providers queries={queries} config={{ theme: { token: { motion: false } } }}>
         <div id="where" />
-        <Routes>
-          <Route path={route} element={element} />
-        </Routes>
+        <Uploads>
+          <Routes>
+            <Route path={route} element={element} />
+          </Routes>
+        </Uploads>
       </Providers>
     </MemoryRouter>,
   );
@@ -109,6 +112,9 @@ export const PRACTICE = {
   name: "Oakhollin Riding & Therapy Yard",
   colour: "#3b4f63",
   today: "2026-11-25",
+  zone: "Europe/Vienna",
+  dayOrder: "DAY_FIRST" as "DAY_FIRST" | "MONTH_FIRST",
+  weekStart: 1,
   uploadLimit: 52_428_800,
 };
 

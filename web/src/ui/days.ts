@@ -1,13 +1,25 @@
 import dayjs from "dayjs";
+import timezone from "dayjs/plugin/timezone";
+import utc from "dayjs/plugin/utc";
+
+dayjs.extend(utc);
+dayjs.extend(timezone);
+
+let zone: string | undefined;
+
+/** From now on moments are told as the practice's clock shows them, wherever the browser is. @param name of IANA */
+export function tellMomentsIn(name: string) {
+  zone = name;
+}
 
 /** `2026-11-30` as `30 Nov 2026`. */
 export function day(iso: string): string {
   return dayjs(iso).format("D MMM YYYY");
 }
 
-/** An instant as day and time in the browser's zone: `25 Nov 09:12`. */
+/** An instant as day and time where the practice is: `25 Nov 2026, 09:12`. */
 export function moment(iso: string): string {
-  return dayjs(iso).format("D MMM HH:mm");
+  return (zone ? dayjs(iso).tz(zone) : dayjs(iso)).format("D MMM YYYY, HH:mm");
 }
 
 /** The civil day so many days later; earlier when negative. */

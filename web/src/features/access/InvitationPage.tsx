@@ -3,7 +3,9 @@ import { Alert, Button, Form, Input } from "antd";
 import { useNavigate, useParams } from "react-router";
 import { answer, api, fieldWords, wordsOf } from "../../api/client";
 import "./access.css";
-import { meOptions, practiceOptions } from "./sessionQueries";
+import { practiceOptions } from "../../api/practice";
+import { forgetAccount } from "./leaveSession";
+import { meOptions } from "./sessionQueries";
 
 /** Where a one-time link leads: the guest chooses a password and is in. */
 export function InvitationPage() {
@@ -41,6 +43,7 @@ function ChoosePassword({ token, name, email }: { token: string; name: string; e
     mutationFn: ({ password }: { password: string }) =>
       answer(api.POST("/api/invitations/{token}", { params: { path: { token } }, body: { password } })),
     onSuccess: (me) => {
+      forgetAccount(queries);
       queries.setQueryData(meOptions.queryKey, me);
       navigate("/", { replace: true });
     },

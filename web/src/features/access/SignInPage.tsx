@@ -2,14 +2,20 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, Button, Form, Input } from "antd";
 import { answer, api, type Shape, wordsOf } from "../../api/client";
 import "./access.css";
-import { meOptions, practiceOptions } from "./sessionQueries";
+import { practiceOptions } from "../../api/practice";
+import { forgetAccount } from "./leaveSession";
+import { meOptions } from "./sessionQueries";
 
 export function SignInPage() {
   const practice = useQuery(practiceOptions);
   const queries = useQueryClient();
   const signIn = useMutation({
     mutationFn: (body: Shape<"SignInRequest">) => answer(api.POST("/api/session", { body })),
-    onSuccess: (me) => queries.setQueryData(meOptions.queryKey, me),
+    onSuccess: (me) => {
+      // nothing of whoever was signed in here before
+      forgetAccount(queries);
+      queries.setQueryData(meOptions.queryKey, me);
+    },
   });
   return (
     <main className="door">

@@ -7,9 +7,3 @@ export const meOptions = queryOptions({
   staleTime: 60_000,
   retry: false,
 });
-
-export const practiceOptions = queryOptions({
-  queryKey: ["practice"],
-  queryFn: () => answer(api.GET("/api/practice")),
-  staleTime: 60_000,
-});

@@ -1,25 +1,29 @@
 import { DownOutlined } from "@ant-design/icons";
-import { App, Button, Dropdown, Space } from "antd";
+import { Button, Dropdown, Space } from "antd";
 import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { PlaceholderModal } from "../documents/placeholders/PlaceholderModal";
+import { papersOf } from "../uploads/droppedFiles";
+import { useUploads } from "../uploads/Uploads";
 import { LinkModal } from "./LinkModal";
-import { useUploads } from "./useUploads";
+import { type OfPerson, PapersForFile } from "./PapersForFile";
 
-/** Takes files for one person's file; they wait in Arrivals with the person chosen. */
-export function AddPapers({ fileId }: { fileId: string }) {
+/** Takes files for one person's file; they wait in Arrivals with the person chosen. Several may be of different types. */
+export function AddPapers({ person }: { person: OfPerson }) {
   const [notes, setNotes] = useState<"awaited" | "on-paper" | "link">();
+  const [several, setSeveral] = useState<File[]>();
   const picker = useRef<HTMLInputElement>(null);
-  const { message } = App.useApp();
   const navigate = useNavigate();
-  const { uploads, send } = useUploads({ fileId });
-  const refused = uploads.find((u) => u.error);
+  const { uploads, send } = useUploads();
+  const fileId = person.id;
   const take = async (files: File[]) => {
-    const ids = await send(files);
-    if (ids.length === files.length) {
-      navigate(`/arrivals?paper=${ids[0]}`);
-    } else {
-      message.error(refused?.error ?? "Some papers were not taken; Arrivals shows which.");
+    if (files.length > 1) {
+      setSeveral(files);
+      return;
+    }
+    const [id] = await send(files.map((file) => ({ file, details: { fileId } })));
+    if (id) {
+      navigate(`/arrivals?paper=${id}`);
     }
   };
   return (
@@ -30,7 +34,11 @@ export function AddPapers({ fileId }: { fileId: string }) {
         multiple
         hidden
         aria-label="Choose papers for this file"
-        onChange={(e) => take([...(e.target.files ?? [])])}
+        onChange={(e) => {
+          take(papersOf(e.target.files));
+          // the same file can be chosen again
+          e.target.value = "";
+        }}
       />
       <Space.Compact>
         <Button
@@ -53,6 +61,7 @@ export function AddPapers({ fileId }: { fileId: string }) {
           <Button type="primary" icon={<DownOutlined />} aria-label="Add something without pages" />
         </Dropdown>
       </Space.Compact>
+      {several && <PapersForFile person={person} files={several} onClose={() => setSeveral(undefined)} />}
       {notes === "link" && (
         <LinkModal
           fileId={fileId}

@@ -1,14 +1,14 @@
 import { EllipsisOutlined } from "@ant-design/icons";
 import { useQuery } from "@tanstack/react-query";
-import { Button, Checkbox, Dropdown, Progress, Tooltip } from "antd";
+import { Button, Checkbox, Dropdown, Tooltip } from "antd";
 import { memo, useEffect, useRef, useState } from "react";
+import { practiceOptions } from "../../api/practice";
 import { bytes, moment } from "../../ui/days";
-import { practiceOptions } from "../access/sessionQueries";
+import { papersOf } from "../uploads/droppedFiles";
+import { type Chosen, useUploads } from "../uploads/Uploads";
 import { type Arrival, pageImage } from "./arrivalQueries";
 import { BringInModal } from "./BringInModal";
-import { papersOf } from "./droppedFiles";
 import { LinkModal } from "./LinkModal";
-import type { useUploads } from "./useUploads";
 
 /** The heading a paper stands under. */
 export function groupOf(arrival: Arrival): string {
@@ -49,13 +49,13 @@ type ArrivalListProps = {
   ticked: ReadonlySet<string>;
   onTick: (id: string) => void;
   onChoose: (id: string) => void;
-  uploads: ReturnType<typeof useUploads>;
 };
 
-export function ArrivalList({ list, chosen, ticked, onTick, onChoose, uploads }: ArrivalListProps) {
+export function ArrivalList({ list, chosen, ticked, onTick, onChoose }: ArrivalListProps) {
+  const { send, last } = useUploads();
   const picker = useRef<HTMLInputElement>(null);
   const folder = useRef<HTMLInputElement>(null);
-  const [bringIn, setBringIn] = useState<File[]>();
+  const [bringIn, setBringIn] = useState<Chosen[]>();
   const [links, setLinks] = useState(false);
   const chooseFolder = () => {
     // no property of React's, since it is not in the standard yet
@@ -81,7 +81,7 @@ export function ArrivalList({ list, chosen, ticked, onTick, onChoose, uploads }:
             hidden
             aria-label={label}
             onChange={(e) => {
-              uploads.send(papersOf(e.target.files));
+              send(papersOf(e.target.files).map((file) => ({ file, details: {} })));
               e.target.value = "";
             }}
           />
@@ -102,8 +102,8 @@ export function ArrivalList({ list, chosen, ticked, onTick, onChoose, uploads }:
               {
                 key: "again",
                 label: "The same papers again, with other details",
-                disabled: uploads.last.length === 0,
-                onClick: () => setBringIn(uploads.last),
+                disabled: last.length === 0,
+                onClick: () => setBringIn(last),
               },
               { key: "link", label: "A link to a paper kept elsewhere", onClick: () => setLinks(true) },
             ],
@@ -112,45 +112,8 @@ export function ArrivalList({ list, chosen, ticked, onTick, onChoose, uploads }:
           <Button size="small" icon={<EllipsisOutlined />} aria-label="Other ways to bring papers in" />
         </Dropdown>
       </div>
-      {bringIn && (
-        <BringInModal first={bringIn} onClose={() => setBringIn(undefined)} onBringIn={uploads.sendWith} />
-      )}
+      {bringIn && <BringInModal first={bringIn} onClose={() => setBringIn(undefined)} onBringIn={send} />}
       {links && <LinkModal onClose={() => setLinks(false)} onAdded={onChoose} />}
-      <div>
-        {uploads.uploads.map((u) => (
-          <div
-            key={u.key}
-            className={u.error ? "upload-line refused" : "upload-line"}
-            role={u.error ? "alert" : undefined}
-          >
-            {u.error ? (
-              <>
-                {u.error}{" "}
-                {u.canGoOn && (
-                  <>
-                    <button type="button" className="linklike" onClick={() => uploads.goOn(u.key)}>
-                      Go on
-                    </button>{" "}
-                  </>
-                )}
-                <button type="button" className="linklike" onClick={() => uploads.dismiss(u.key)}>
-                  Dismiss
-                </button>
-              </>
-            ) : (
-              <>
-                <div className="upload-name">
-                  <span className="ellipsis">{u.name}</span>
-                  <button type="button" className="linklike" onClick={() => uploads.dismiss(u.key)}>
-                    Stop
-                  </button>
-                </div>
-                <Progress percent={Math.round(u.part * 100)} size="small" />
-              </>
-            )}
-          </div>
-        ))}
-      </div>
       <div className="scroll">
         {groups.map((group) => (
           <div key={group}>
@@ -213,7 +176,17 @@ const ArrivalLine = memo(function ArrivalLine({
     .join(" ");
   return (
     <div ref={box} className={classes} aria-current={chosen}>
-      <button type="button" className="arrival-open" onClick={() => onChoose(arrival.id)}>
+      <button
+        type="button"
+        className="arrival-open"
+        onClick={(e) => {
+          // chosen by pointer, it needs no focus: the keys are the page’s again
+          if (e.detail > 0) {
+            e.currentTarget.blur();
+          }
+          onChoose(arrival.id);
+        }}
+      >
         <span className={arrival.state === "SET_ASIDE" ? "arrival-thumb bad" : "arrival-thumb"}>
           {arrival.pages.length > 0 && <img src={pageImage(arrival, 1, 160)} alt="" loading="lazy" />}
         </span>

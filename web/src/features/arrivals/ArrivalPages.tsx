@@ -177,7 +177,18 @@ function ArrivalPage({ source, label, chosen, onChoose, tools }: ArrivalPageProp
   }, [chosen]);
   return (
     <div ref={box} className={chosen ? "arrival-page chosen" : "arrival-page"}>
-      <button type="button" className="page-sheet" aria-current={chosen} onClick={onChoose}>
+      <button
+        type="button"
+        className="page-sheet"
+        aria-current={chosen}
+        onClick={(e) => {
+          // chosen by pointer, it needs no focus: the keys are the page’s again
+          if (e.detail > 0) {
+            e.currentTarget.blur();
+          }
+          onChoose();
+        }}
+      >
         {failed ? (
           <span className="muted">{label} cannot be shown.</span>
         ) : (

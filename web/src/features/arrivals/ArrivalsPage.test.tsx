@@ -23,6 +23,9 @@ function arrival(id: string, part: Partial<Arrival> = {}): Arrival {
   };
 }
 
+/** Until a paper has been there long enough to be filed by a key. */
+const seen = () => new Promise((over) => setTimeout(over, 1_050));
+
 const TYPES = [
   {
     code: "handbook",
@@ -108,7 +111,7 @@ test("J and K walk the list", async () => {
 test("filing without person, type and date asks for them and sends nothing", async () => {
   const calls = serve({ ...BASE, "GET /api/arrivals": LIST });
   show(<ArrivalsPage />);
-  fireEvent.click(await screen.findByRole("button", { name: /File and next/ }));
+  fireEvent.click(await screen.findByRole("button", { name: /File and next/ }), { detail: 1 });
   await screen.findByText("Choose the person, the type and the date first.");
   expect(calls.every((c) => c.method === "GET" || c.path.endsWith("/presence"))).toBe(true);
 });
@@ -150,7 +153,7 @@ test("the sheet shows name and slot, before and after, and files what it showed"
   await screen.findByText("Handbook receipt, 2026-11-20, Penhallow E");
   expect(screen.getByText(/lapsed, held to 31 Oct 2026/)).toBeTruthy();
   expect(screen.getByText(/on file to 30 Nov 2028/)).toBeTruthy();
-  fireEvent.click(screen.getByRole("button", { name: /File and next/ }));
+  fireEvent.click(screen.getByRole("button", { name: /File and next/ }), { detail: 1 });
   await waitFor(() =>
     expect(calls.find((c) => c.path === "/api/arrivals/bb/filing")?.body).toEqual({
       version: 3,
@@ -212,6 +215,7 @@ test("two people of one name are offered and none is taken until a digit says wh
   });
   show(<ArrivalsPage />);
   await screen.findByText("S-0040");
+  await seen();
   fireEvent.keyDown(window, { key: "Enter" });
   await screen.findByText("Choose the person first.");
   fireEvent.keyDown(window, { key: "2" });
@@ -258,10 +262,151 @@ test("A says what else a paper is, and it is filed as both", async () => {
   fireEvent.keyDown(window, { key: "a" });
   fireEvent.mouseDown(await screen.findByLabelText("Is also"));
   fireEvent.click(await screen.findByText("Letter", { selector: ".ant-select-item-option-content" }));
+  await seen();
   fireEvent.keyDown(window, { key: "Enter" });
   await waitFor(() =>
     expect(calls.find((c) => c.path === "/api/arrivals/a/filing")?.body).toMatchObject({
       details: { type: "handbook", furtherTypes: ["letter"], documentDate: "2026-11-20" },
     }),
   );
+});
+
+const SURE = {
+  persons: [
+    {
+      fileId: "f1",
+      name: "Edie Penhallow",
+      number: "P-0031",
+      confidence: 0.95,
+      preselected: true,
+      reason: "sure",
+    },
+  ],
+  types: [
+    { code: "handbook", label: "Handbook receipt", confidence: 0.95, preselected: true, reason: "sure" },
+  ],
+  documentDate: [{ day: "2026-11-20", confidence: 0.95, preselected: true, reason: "sure" }],
+};
+
+/** Two papers of which all is sure, filed under `d-a` and `d-bb`. */
+function sureDesk() {
+  let list = [arrival("a"), arrival("bb")];
+  const filing = (id: string) => () => {
+    list = list.filter((a) => a.id !== id);
+    return { documentId: `d-${id}`, fileId: "f1", name: `Handbook receipt ${id}` };
+  };
+  return {
+    gone: (id: string) => {
+      list = list.filter((a) => a.id !== id);
+    },
+    answers: {
+      ...BASE,
+      "GET /api/arrivals": () => list,
+      "GET /api/arrivals/a": detail("a", SURE),
+      "GET /api/arrivals/bb": detail("bb", SURE),
+      "POST /api/arrivals/a/preview": { name: "Handbook receipt a", slots: [] },
+      "POST /api/arrivals/bb/preview": { name: "Handbook receipt bb", slots: [] },
+      "POST /api/arrivals/a/filing": filing("a"),
+      "POST /api/arrivals/bb/filing": filing("bb"),
+      "POST /api/arrivals/undo-filing": {},
+    },
+  };
+}
+
+test("a paper is not filed by a key that was pressed before it could be seen", async () => {
+  const calls = serve(sureDesk().answers);
+  show(<ArrivalsPage />);
+  await screen.findByText("Handbook receipt a");
+  await seen();
+  const filed = () => calls.filter((c) => c.path.endsWith("/filing")).map((c) => c.path);
+  fireEvent.keyDown(window, { key: "Enter" });
+  await waitFor(() => expect(filed()).toEqual(["/api/arrivals/a/filing"]));
+  await screen.findByText("Handbook receipt bb");
+  fireEvent.keyDown(window, { key: "Enter" });
+  fireEvent.click(screen.getByRole("button", { name: /File and next/ }), { detail: 0 });
+  await screen.findByText(/has only just appeared/);
+  expect(filed()).toHaveLength(1);
+  await seen();
+  fireEvent.keyDown(window, { key: "Enter" });
+  await waitFor(() => expect(filed()).toHaveLength(2));
+});
+
+test("each Undo takes back the filing it stands beside", async () => {
+  const calls = serve(sureDesk().answers);
+  show(<ArrivalsPage />);
+  for (const name of ["Handbook receipt a", "Handbook receipt bb"]) {
+    await screen.findByText(name);
+    fireEvent.click(screen.getByRole("button", { name: /File and next/ }), { detail: 1 });
+    await screen.findByText(new RegExp(`Filed “${name}”`));
+  }
+  const first = screen.getByText(/Filed “Handbook receipt a”/);
+  fireEvent.click(first.querySelector("button") ?? first);
+  await waitFor(() =>
+    expect(calls.find((c) => c.path === "/api/arrivals/undo-filing")?.body).toEqual({ papers: ["a"] }),
+  );
+});
+
+test("U takes back what this account filed last, also after the page was loaded anew", async () => {
+  const calls = serve({
+    ...sureDesk().answers,
+    "GET /api/arrivals/last-filing": {
+      last: { papers: ["x", "y"], name: "Letter", at: "2026-11-25T09:00:00Z" },
+    },
+  });
+  show(<ArrivalsPage />);
+  await screen.findByText("Handbook receipt a");
+  fireEvent.keyDown(window, { key: "u" });
+  await screen.findByText("2 papers wait again.");
+  expect(calls.find((c) => c.path === "/api/arrivals/undo-filing")?.body).toEqual({ papers: ["x", "y"] });
+});
+
+test("a paper that is filed elsewhere stays until one goes on, and no other slips under the key", async () => {
+  const desk = sureDesk();
+  const calls = serve({
+    ...desk.answers,
+    "GET /api/arrivals/a/outcome": {
+      id: "a",
+      fileName: "a.pdf",
+      state: "FILED",
+      byName: "Hester Quill",
+      documentId: "d-a",
+      documentName: "Handbook receipt a",
+      fileId: "f1",
+    },
+  });
+  show(<ArrivalsPage />);
+  await screen.findByText("Handbook receipt a");
+  await seen();
+  desk.gone("a");
+  await screen.findByText("“a.pdf” was filed meanwhile by Hester Quill");
+  fireEvent.keyDown(window, { key: "Enter" });
+  expect(calls.every((c) => !c.path.endsWith("/filing"))).toBe(true);
+  fireEvent.keyDown(window, { key: "j" });
+  await screen.findByText("Handbook receipt bb");
+});
+
+test("Enter leads from what was chosen to what lacks, at last to the button that files", async () => {
+  serve({
+    ...BASE,
+    "GET /api/arrivals": LIST,
+    "GET /api/arrivals/a": detail("a", { persons: SURE.persons }),
+  });
+  show(<ArrivalsPage />);
+  await screen.findByText("Edie Penhallow · P-0031");
+  fireEvent.keyDown(window, { key: "y" });
+  const field = screen.getByLabelText("Type");
+  await waitFor(() => expect(document.activeElement).toBe(field));
+  fireEvent.mouseDown(field);
+  fireEvent.change(field, { target: { value: "hand" } });
+  fireEvent.keyDown(field, { key: "Enter", code: "Enter", keyCode: 13 });
+  const dated = screen.getByLabelText("Dated");
+  await waitFor(() => expect(document.activeElement).toBe(dated));
+  fireEvent.change(dated, { target: { value: "20.11.26" } });
+  fireEvent.keyDown(dated, { key: "Enter", code: "Enter" });
+  const go = screen.getByRole("button", { name: /File and next/ });
+  await waitFor(() => expect(document.activeElement).toBe(go));
+  field.focus();
+  fireEvent.keyDown(field, { key: "Enter", code: "Enter", keyCode: 13 });
+  await waitFor(() => expect(document.activeElement).toBe(go));
+  expect(document.querySelector(".ant-select-dropdown:not(.ant-select-dropdown-hidden)")).toBeNull();
 });

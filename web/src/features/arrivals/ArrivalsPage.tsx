@@ -6,6 +6,8 @@ import { api } from "../../api/client";
 import { useKeys } from "../../ui/keys";
 import { Loaded, QuietEmpty } from "../../ui/Quiet";
 import { Where } from "../../ui/Where";
+import { droppedFiles } from "../uploads/droppedFiles";
+import { useUploads } from "../uploads/Uploads";
 import { ArrivalList, groupOf, inOrder } from "./ArrivalList";
 import { ArrivalPages } from "./ArrivalPages";
 import "./arrivals.css";
@@ -18,16 +20,15 @@ import {
   previewOptions,
   proposedDraft,
 } from "./arrivalQueries";
-import { droppedFiles } from "./droppedFiles";
 import { FilingSheet } from "./FilingSheet";
+import { GonePaper } from "./GonePaper";
 import { SetAsideSheet } from "./SetAsideSheet";
 import { useFiling } from "./useFiling";
-import { useUploads } from "./useUploads";
 
 /** Waiting papers, the pages of the chosen one, and the sheet that files it. */
 export function ArrivalsPage() {
   const arrivals = useQuery(arrivalsOptions);
-  const uploads = useUploads();
+  const { send } = useUploads();
   const [dragging, setDragging] = useState(false);
   const drop = {
     onDragOver: (e: DragEvent) => {
@@ -37,12 +38,12 @@ export function ArrivalsPage() {
     onDrop: (e: DragEvent) => {
       e.preventDefault();
       setDragging(false);
-      droppedFiles(e.dataTransfer).then(uploads.send);
+      droppedFiles(e.dataTransfer).then((files) => send(files.map((file) => ({ file, details: {} }))));
     },
   };
   return (
     <div style={{ height: "100%", position: "relative" }} {...drop}>
-      <Loaded query={arrivals}>{(list) => <Desk list={inOrder(list)} uploads={uploads} />}</Loaded>
+      <Loaded query={arrivals}>{(list) => <Desk list={inOrder(list)} />}</Loaded>
       {dragging && (
         // biome-ignore lint/a11y/noStaticElementInteractions: see above
         <div className="drop-here" onDragLeave={() => setDragging(false)}>
@@ -53,16 +54,19 @@ export function ArrivalsPage() {
   );
 }
 
-function Desk({ list, uploads }: { list: Arrival[]; uploads: ReturnType<typeof useUploads> }) {
+function Desk({ list }: { list: Arrival[] }) {
   const [search, setSearch] = useSearchParams();
   const [showsKeys, setShowsKeys] = useState(false);
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
-  const at = usePlace(list, search.get("paper"));
-  const chosen = list[at];
   const latest = useRef(setSearch);
   latest.current = setSearch;
   const choose = useCallback((id?: string) => latest.current(id ? { paper: id } : {}, { replace: true }), []);
-  const step = (by: number) => choose(list[Math.max(0, Math.min(list.length - 1, at + by))]?.id);
+  const { at, isGone } = usePlace(list, search.get("paper"), choose);
+  const chosen = isGone ? undefined : list[at];
+  // where a paper is gone, the one that took its place is the next one
+  const from = isGone ? at - 1 : at;
+  const step = (by: number) =>
+    choose(list[Math.max(0, Math.min(list.length - 1, isGone && by < 0 ? at + by : from + by))]?.id);
   const tick = useCallback(
     (id: string) =>
       setTicked((old) => {
@@ -99,14 +103,7 @@ function Desk({ list, uploads }: { list: Arrival[]; uploads: ReturnType<typeof u
           </span>
         )}
       </Where>
-      <ArrivalList
-        list={list}
-        chosen={chosen}
-        ticked={ticked}
-        onTick={tick}
-        onChoose={choose}
-        uploads={uploads}
-      />
+      <ArrivalList list={list} chosen={chosen} ticked={ticked} onTick={tick} onChoose={choose} />
       {chosen ? (
         <>
           <ArrivalPages
@@ -122,6 +119,8 @@ function Desk({ list, uploads }: { list: Arrival[]; uploads: ReturnType<typeof u
             <SetAsideSheet key={chosen.id} arrival={chosen} onGone={gone} />
           )}
         </>
+      ) : isGone ? (
+        <GonePaper id={search.get("paper") ?? ""} onNext={() => step(1)} hasNext={list.length > 0} />
       ) : (
         <div style={{ gridColumn: "2 / 4" }}>
           <QuietEmpty title="Nothing waits">
@@ -134,13 +133,23 @@ function Desk({ list, uploads }: { list: Arrival[]; uploads: ReturnType<typeof u
   );
 }
 
-/** Where the asked paper stands in the list; once it is gone, what took its place. */
-function usePlace(list: Arrival[], asked: string | null): number {
+/**
+ * Where the asked paper stands in the list. One that is gone stays asked for, so that no other one slips under a key; the
+ * place is then that of what follows it.
+ */
+function usePlace(list: Arrival[], asked: string | null, choose: (id?: string) => void) {
   const last = useRef(0);
   const found = list.findIndex((a) => a.id === asked);
+  const first = list[0]?.id;
+  useEffect(() => {
+    // whoever names none looks at the first one, and goes on looking at it whatever comes before it
+    if (!asked && first) {
+      choose(first);
+    }
+  }, [asked, first, choose]);
   const at = found >= 0 ? found : asked ? Math.max(0, Math.min(last.current, list.length - 1)) : 0;
   last.current = at;
-  return at;
+  return { at, isGone: asked !== null && found < 0 };
 }
 
 /** The waiting paper before it in the same group, which it can be joined to. */

@@ -1,9 +1,9 @@
 import { cleanup, fireEvent, screen } from "@testing-library/react";
 import { afterEach, expect, test } from "vitest";
 import { serve, show } from "../../testing/screen";
+import { droppedFiles, papersOf } from "../uploads/droppedFiles";
+import type { Chosen } from "../uploads/Uploads";
 import { BringInModal } from "./BringInModal";
-import { droppedFiles, papersOf } from "./droppedFiles";
-import type { Chosen } from "./useUploads";
 
 afterEach(cleanup);
 
@@ -24,7 +24,13 @@ test("all papers take the same details, and one a type of its own; a mistaken on
   serve({ "GET /api/document-types": TYPES, "GET /api/files/found": [] });
   const brought: Chosen[][] = [];
   const files = ["a.pdf", "b.pdf", "wrong.pdf"].map((name) => new File(["x"], name));
-  show(<BringInModal first={files} onClose={() => undefined} onBringIn={(c) => brought.push(c)} />);
+  show(
+    <BringInModal
+      first={files.map((file) => ({ file, details: {} }))}
+      onClose={() => undefined}
+      onBringIn={(c) => brought.push(c)}
+    />,
+  );
   fireEvent.click(await screen.findByRole("button", { name: "Remove wrong.pdf" }));
   await screen.findByRole("button", { name: "Bring in 2 papers" });
   pick("Type of all", "Letter");

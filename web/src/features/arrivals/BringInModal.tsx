@@ -3,12 +3,14 @@ import { type DragEvent, useRef, useState } from "react";
 import { bytes } from "../../ui/days";
 import { TypePicker } from "../catalog/TypePicker";
 import { PersonPicker } from "../people/PersonPicker";
-import { droppedFiles, papersOf } from "./droppedFiles";
-import type { Chosen } from "./useUploads";
+import { droppedFiles, papersOf } from "../uploads/droppedFiles";
+import type { Chosen } from "../uploads/Uploads";
 
 type BringInModalProps = {
-  /** Files that are in it at first. */
-  first: File[];
+  /** Papers that are in it at first, with what was said of them before. */
+  first: Chosen[];
+  /** Whose papers they are, when that is known. */
+  person?: { id: string; name: string; number: string };
   onClose: () => void;
   onBringIn: (papers: Chosen[]) => void;
 };
@@ -16,11 +18,15 @@ type BringInModalProps = {
 type Line = { file: File; type?: string };
 
 /** Files with what is known of them before they are sent: the same details for all, or a type for each. */
-export function BringInModal({ first, onClose, onBringIn }: BringInModalProps) {
-  const [lines, setLines] = useState<Line[]>(first.map((file) => ({ file })));
-  const [person, setPerson] = useState<string>();
-  const [type, setType] = useState<string>();
-  const [note, setNote] = useState("");
+export function BringInModal({ first, person: known, onClose, onBringIn }: BringInModalProps) {
+  const said = first[0]?.details;
+  const isAlike = (name: "type" | "fileId") => first.every((c) => c.details[name] === said?.[name]);
+  const [lines, setLines] = useState<Line[]>(
+    first.map(({ file, details }) => ({ file, type: isAlike("type") ? undefined : details.type })),
+  );
+  const [person, setPerson] = useState(known?.id ?? (isAlike("fileId") ? said?.fileId : undefined));
+  const [type, setType] = useState(isAlike("type") ? said?.type : undefined);
+  const [note, setNote] = useState(said?.note ?? "");
   const picker = useRef<HTMLInputElement>(null);
   const add = (files: File[]) => setLines((all) => [...all, ...files.map((file) => ({ file }))]);
   const drop = async (e: DragEvent) => {
@@ -55,7 +61,12 @@ export function BringInModal({ first, onClose, onBringIn }: BringInModalProps) {
       </p>
       <Form layout="vertical" className="bring-in-all">
         <Form.Item label="Whose papers" htmlFor="bring-in-person">
-          <PersonPicker id="bring-in-person" value={person} known={[]} onChange={setPerson} />
+          <PersonPicker
+            id="bring-in-person"
+            value={person}
+            known={known ? [known] : []}
+            onChange={setPerson}
+          />
         </Form.Item>
         <Form.Item label="Type of all" htmlFor="bring-in-type">
           <TypePicker id="bring-in-type" value={type} onChange={setType} />

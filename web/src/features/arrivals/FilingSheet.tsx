@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, Button, Form, Input } from "antd";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { api, done, fieldWords, wordsOf } from "../../api/client";
 import { DayField } from "../../ui/DayField";
 import { day } from "../../ui/days";
@@ -50,6 +50,7 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
   const [setsAside, setSetsAside] = useState(false);
   const mayChange = useQuery(meOptions).data?.mayChange ?? false;
   const preview = useQuery(previewOptions(arrival.id, draft));
+  const { message } = App.useApp();
   const aside = useSetAside(arrival, () => setSetsAside(false));
   const problem = preview.error;
   const change = (part: Draft) => {
@@ -61,9 +62,16 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
     }
     setTouched({ of: arrival.id, draft: next });
   };
-  const fileIt = () => {
+  const appeared = useAppeared(arrival.id);
+  /** @param byKey whether a key was pressed, which may have been meant for the paper before this one */
+  const fileIt = (byKey: boolean) => {
     const details = complete(draft);
-    if (details) {
+    if (byKey && Date.now() - appeared.current < NOT_BEFORE) {
+      message.info({
+        key: "too-soon",
+        content: "This paper has only just appeared. Look at it, then press Enter.",
+      });
+    } else if (details) {
       onFile({ chosen: [arrival, ...others], details });
     } else {
       setTouched({ of: arrival.id, draft: mine?.draft ?? {}, tried: true });
@@ -71,8 +79,25 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
   };
   const persons = personOffers(detail);
   const offers = typeOffers(detail);
+  /** To the next thing that is lacking; at last to the button that files. */
+  const onward = (part: Draft = {}) => {
+    const next = { ...draft, ...part };
+    const id = !next.fileId
+      ? "filing-person"
+      : !next.type
+        ? "filing-type"
+        : !next.documentDate
+          ? "filing-dated"
+          : "filing-go";
+    // after what was chosen is taken, and its list has closed
+    setTimeout(() => document.getElementById(id)?.focus());
+  };
+  const take = (part: Draft) => {
+    change(part);
+    onward(part);
+  };
   useKeys({
-    enter: fileIt,
+    enter: () => fileIt(true),
     x: () => setSetsAside(true),
     ...digits(persons, 1, (fileId) => change({ fileId })),
     ...digits(offers, 6, (type) => change({ type })),
@@ -95,24 +120,25 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
               id="filing-person"
               value={draft.fileId}
               known={knownPersons(arrival, detail)}
-              onChange={(fileId) => change({ fileId })}
+              onChange={(fileId) => take({ fileId })}
+              onEnter={() => onward()}
             />
             <ProposalList
               name="Proposed persons"
               offers={persons}
               value={draft.fileId}
               firstDigit={1}
-              onTake={(fileId) => change({ fileId })}
+              onTake={(fileId) => take({ fileId })}
             />
           </Form.Item>
           <Form.Item label="Type" htmlFor="filing-type" {...told(problem, "type")}>
-            <TypePicker value={draft.type} onChange={(type) => change({ type })} />
+            <TypePicker value={draft.type} onChange={(type) => take({ type })} onEnter={() => onward()} />
             <ProposalList
               name="Proposed types"
               offers={offers}
               value={draft.type}
               firstDigit={6}
-              onTake={(type) => change({ type })}
+              onTake={(type) => take({ type })}
             />
             {draft.type && !isMore && further.length === 0 && (
               <button type="button" className="linklike why" onClick={() => setMoreFor(arrival.id)}>
@@ -128,6 +154,7 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
                 focus={isMore}
                 value={further}
                 onChange={(furtherTypes) => change({ furtherTypes })}
+                onEnter={() => onward()}
               />
             </Form.Item>
           )}
@@ -137,6 +164,7 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
                 id="filing-dated"
                 value={draft.documentDate}
                 onChange={(documentDate) => change({ documentDate })}
+                onEnter={(documentDate) => onward({ documentDate })}
               />
               {dated && (
                 <div className={dated.confidence < 0.5 ? "why doubtful" : "why muted"}>{dated.reason}</div>
@@ -148,6 +176,7 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
                 placeholder="if stated"
                 value={draft.statedExpiry}
                 onChange={(statedExpiry) => change({ statedExpiry })}
+                onEnter={() => onward()}
               />
             </Form.Item>
             <Form.Item label="Takes effect" htmlFor="filing-effective" {...told(problem, "effectiveDate")}>
@@ -156,6 +185,7 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
                 placeholder="with its date"
                 value={draft.effectiveDate}
                 onChange={(effectiveDate) => change({ effectiveDate })}
+                onEnter={() => onward()}
               />
             </Form.Item>
             <Form.Item label="Holds to">
@@ -179,6 +209,7 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
                 value={draft.fields[name] ?? ""}
                 maxLength={200}
                 onChange={(e) => change({ fields: { ...mine?.draft.fields, [name]: e.target.value } })}
+                onPressEnter={() => onward()}
               />
               <FieldReason found={foundField(detail, types, name)} value={draft.fields[name]} />
             </Form.Item>
@@ -191,7 +222,13 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
       </div>
       {mayChange && (
         <div className="filing-foot">
-          <Button type="primary" style={{ flex: 1 }} onClick={fileIt}>
+          <Button
+            id="filing-go"
+            type="primary"
+            style={{ flex: 1 }}
+            // a press of Enter or Space on it has no clicks to count
+            onClick={(e) => fileIt(e.detail === 0)}
+          >
             File and next <kbd>Enter</kbd>
           </Button>
           <Button onClick={() => setSetsAside(true)}>
@@ -209,6 +246,18 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
       />
     </section>
   );
+}
+
+/** No paper is filed by a key that was pressed before it can have been seen, in milliseconds. */
+const NOT_BEFORE = 1_000;
+
+/** When the paper that is shown appeared. */
+function useAppeared(id: string) {
+  const at = useRef({ id, current: Date.now() });
+  if (at.current.id !== id) {
+    at.current = { id, current: Date.now() };
+  }
+  return at.current;
 }
 
 type FoundField = ArrivalDetail["proposals"]["fields"][number];

@@ -6,9 +6,6 @@ import type { Arrival } from "./arrivalQueries";
 type Filed = Shape<"FiledAnswer">;
 export type Filing = { chosen: Arrival[]; details: Shape<"FilingDetails"> };
 
-/** Filings of this visit that can be undone, the last one last; each may still be on its way. */
-const filings: { id: string; sent: Promise<unknown> }[] = [];
-
 async function send({ chosen, details }: Filing): Promise<Filed[]> {
   const [only] = chosen;
   if (chosen.length === 1 && only) {
@@ -24,8 +21,12 @@ async function send({ chosen, details }: Filing): Promise<Filed[]> {
   return answer(api.POST("/api/arrivals/filing", { body: { papers, details } }));
 }
 
+/** Filings of this visit that may be on their way yet; the last one is what undoing without naming one is about. */
+const underWay: Promise<unknown>[] = [];
+
 /**
  * Files papers. The next paper shows at once; should the filing be refused, the refused one comes back with the reason.
+ * What is said of each filing has its own Undo, which takes back that one and no other.
  */
 export function useFiling(onGone: () => void, onBack: (id: string) => void) {
   const { message } = App.useApp();
@@ -35,55 +36,59 @@ export function useFiling(onGone: () => void, onBack: (id: string) => void) {
       queries.invalidateQueries({ queryKey: ["arrivals"], exact: true }),
       queries.invalidateQueries({ queryKey: ["files"] }),
     ]);
-  const undo = async () => {
-    const last = filings.pop();
-    if (!last) {
-      message.info("There is no filing to undo.");
-      return;
-    }
+  const takeBack = async (papers: string[], name: string) => {
+    message.destroy(`filed ${papers[0]}`);
     try {
-      await last.sent;
-      await done(api.POST("/api/arrivals/{id}/undo-filing", { params: { path: { id: last.id } } }));
-      message.success("The paper waits again.");
+      await done(api.POST("/api/arrivals/undo-filing", { body: { papers } }));
+      message.success(papers.length === 1 ? `“${name}” waits again.` : `${papers.length} papers wait again.`);
       await refresh();
-      onBack(last.id);
+      onBack(papers[0] ?? "");
+    } catch (error) {
+      message.error(wordsOf(error));
+    }
+  };
+  /** Takes back what this account filed last, also before the page was loaded anew. */
+  const undo = async () => {
+    await Promise.allSettled(underWay);
+    try {
+      const { last } = await answer(api.GET("/api/arrivals/last-filing"));
+      if (last) {
+        await takeBack(last.papers, last.name);
+      } else {
+        message.info("You have filed nothing in the last day that can be taken back.");
+      }
     } catch (error) {
       message.error(wordsOf(error));
     }
   };
   const { mutate } = useMutation({
     mutationFn: ({ sent }: Filing & { sent: Promise<Filed[]> }) => sent,
-    onSuccess: async (filed) => {
-      message.success(
-        filed.length === 1 ? (
+    onSuccess: async (filed, { chosen }) => {
+      const papers = chosen.map((a) => a.id);
+      const name = filed[0]?.name ?? "";
+      message.success({
+        key: `filed ${papers[0]}`,
+        content: (
           <span>
-            Filed “{filed[0]?.name}”.{" "}
-            <button type="button" className="linklike" onClick={undo}>
+            {filed.length === 1 ? `Filed “${name}”. ` : `Filed ${filed.length} papers. `}
+            <button type="button" className="linklike" onClick={() => takeBack(papers, name)}>
               Undo
             </button>
           </span>
-        ) : (
-          `Filed ${filed.length} papers.`
         ),
-      );
+      });
       await refresh();
     },
     onError: async (error, { chosen }) => {
       message.error(wordsOf(error), 6);
-      const refused = filings.findIndex((f) => f.id === chosen[0]?.id);
-      if (refused >= 0) {
-        filings.splice(refused, 1);
-      }
       await refresh();
       onBack(chosen[0]?.id ?? "");
     },
   });
   const file = (filing: Filing) => {
     const sent = send(filing);
-    const [only] = filing.chosen;
-    if (filing.chosen.length === 1 && only) {
-      filings.push({ id: only.id, sent });
-    }
+    underWay.push(sent);
+    sent.catch(() => undefined).finally(() => underWay.splice(underWay.indexOf(sent), 1));
     mutate({ ...filing, sent });
     const gone = new Set(filing.chosen.map((a) => a.id));
     onGone();

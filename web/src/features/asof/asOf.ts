@@ -1,7 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { useCallback } from "react";
 import { useSearchParams } from "react-router";
-import { meOptions, practiceOptions } from "../access/sessionQueries";
+import { practiceOptions } from "../../api/practice";
+import { meOptions } from "../access/sessionQueries";
 
 export type Known = "then" | "now";
 

@@ -1,5 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Select } from "antd";
+import { useState } from "react";
+import { enterWhenClosed } from "../../ui/enter";
 import { typesOptions } from "./typeQueries";
 
 function beginsWith(label: string, typed: string): number {
@@ -34,6 +36,7 @@ export function TypePicker({
   value,
   placeholder = "any part of its name, or another word for it",
   onChange,
+  onEnter,
 }: {
   id?: string;
   /** Its name for who does not see what stands beside it. */
@@ -41,14 +44,20 @@ export function TypePicker({
   value?: string | null;
   placeholder?: string;
   onChange: (code: string) => void;
+  /** Enter was pressed while its list is closed: whoever chose goes on. */
+  onEnter?: () => void;
 }) {
   const { options, search } = useTypeChoices();
+  const [open, setOpen] = useState(false);
   return (
     <Select
       id={id}
       aria-label={label}
       value={value ?? undefined}
+      open={open}
+      onOpenChange={setOpen}
       onChange={onChange}
+      onInputKeyDown={enterWhenClosed(open || !value, onEnter)}
       options={options}
       placeholder={placeholder}
       showSearch={search}
@@ -64,6 +73,7 @@ export function FurtherTypes({
   value,
   focus,
   onChange,
+  onEnter,
 }: {
   id: string;
   besides: string;
@@ -71,15 +81,24 @@ export function FurtherTypes({
   focus?: boolean;
   value: string[];
   onChange: (codes: string[]) => void;
+  /** Enter was pressed while its list is closed. */
+  onEnter?: () => void;
 }) {
   const { options, search } = useTypeChoices();
+  const [open, setOpen] = useState(focus ?? false);
   return (
     <Select
       id={id}
       mode="multiple"
       autoFocus={focus}
+      open={open}
+      onOpenChange={setOpen}
       value={value}
-      onChange={onChange}
+      onChange={(codes) => {
+        setOpen(false);
+        onChange(codes);
+      }}
+      onInputKeyDown={enterWhenClosed(open, onEnter)}
       options={options.filter((o) => o.value !== besides)}
       placeholder="nothing else; it could fill several slots"
       showSearch={search}

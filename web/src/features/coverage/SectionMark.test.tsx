@@ -62,11 +62,12 @@ test("a waiver needs a reason, and a day that cannot be is told at its field", a
   show(<WaiveModal fileId="f1" slot={SLOT} open onClose={closed} />);
   fireEvent.click(await screen.findByRole("button", { name: "Waive" }));
   await screen.findByText("A reason is needed; an inspector will read it.");
-  expect(calls).toEqual([]);
+  const sent = () => calls.filter((c) => c.method !== "GET");
+  expect(sent()).toEqual([]);
   fireEvent.change(screen.getByLabelText("Reason"), { target: { value: "rides no more" } });
   fireEvent.click(screen.getByRole("button", { name: "Waive" }));
   await screen.findByText("lies in the past");
-  expect(calls[0]?.body).toEqual({ checklist: "patients", requirement: "xray", reason: "rides no more" });
+  expect(sent()[0]?.body).toEqual({ checklist: "patients", requirement: "xray", reason: "rides no more" });
   await waitFor(() => expect(screen.getByLabelText("Reason")).toHaveProperty("value", "rides no more"));
   expect(closed).not.toHaveBeenCalled();
 });

@@ -1,12 +1,13 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { App, Button } from "antd";
+import { Button } from "antd";
 import { type DragEvent, useEffect, useRef, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
-import { type Shape, upload, wordsOf } from "../../api/client";
+import type { Shape } from "../../api/client";
 import { StatusGlyph } from "../../ui/StatusGlyph";
 import { statuses } from "../../ui/statuses";
 import { useMayChange } from "../asof/asOf";
 import { AskModal } from "../portal/AskModal";
+import { droppedFiles, papersOf } from "../uploads/droppedFiles";
+import { useUploads } from "../uploads/Uploads";
 import { PaperLine } from "./PaperLine";
 import { isWanting, slotWords } from "./slotWords";
 import { WaiveModal } from "./WaiveModal";
@@ -59,7 +60,7 @@ export function SlotLine({ file, slot, today }: SlotLineProps) {
       {slot.papers.map((paper) => (
         <PaperLine key={paper.id} paper={paper} />
       ))}
-      {wanting && mayChange && <SlotActions file={file} slot={slot} onAdd={drop.send} />}
+      {wanting && mayChange && <SlotActions file={file} slot={slot} onAdd={drop.take} />}
     </div>
   );
 }
@@ -71,7 +72,7 @@ function SlotActions({
 }: {
   file: Shape<"FileAnswer">;
   slot: Shape<"SlotAnswer">;
-  onAdd: (file: File) => void;
+  onAdd: (files: File[]) => void;
 }) {
   const picker = useRef<HTMLInputElement>(null);
   const [asks, setAsks] = useState(false);
@@ -82,9 +83,13 @@ function SlotActions({
         ref={picker}
         type="file"
         hidden
-        accept=".pdf,.jpg,.jpeg,.png,.tif,.tiff"
+        multiple
         aria-label={`Choose a file for ${slot.label}`}
-        onChange={(e) => e.target.files?.[0] && onAdd(e.target.files[0])}
+        onChange={(e) => {
+          onAdd(papersOf(e.target.files));
+          // the same file can be chosen again
+          e.target.value = "";
+        }}
       />
       <Button
         size="small"
@@ -105,34 +110,34 @@ function SlotActions({
   );
 }
 
-/** Takes a file for a slot: it goes to Arrivals with person and type chosen, where its dates are confirmed. */
+/** Takes files for a slot: they go to Arrivals with person and type chosen, where their dates are confirmed. */
 function useDropOnSlot(fileId: string, type: string) {
   const [over, setOver] = useState(false);
-  const { message } = App.useApp();
   const navigate = useNavigate();
-  const queries = useQueryClient();
-  const taken = useMutation({
-    mutationFn: (file: File) => upload("/api/arrivals", file, { fileId, type }, () => {}),
-    onSuccess: ({ id }) => {
-      queries.invalidateQueries({ queryKey: ["arrivals"] });
-      navigate(`/arrivals?paper=${id}`);
-    },
-    onError: (error) => message.error(wordsOf(error)),
-  });
+  const { send } = useUploads();
+  const take = async (files: File[]) => {
+    const [first] = await send(files.map((file) => ({ file, details: { fileId, type } })));
+    if (first) {
+      navigate(`/arrivals?paper=${first}`);
+    }
+  };
   const handlers = {
     onDragOver: (e: DragEvent) => {
-      e.preventDefault();
-      setOver(true);
+      if (e.dataTransfer.types.includes("Files")) {
+        e.preventDefault();
+        e.stopPropagation();
+        setOver(true);
+      }
     },
     onDragLeave: () => setOver(false),
     onDrop: (e: DragEvent) => {
-      e.preventDefault();
       setOver(false);
-      const file = e.dataTransfer.files[0];
-      if (file) {
-        taken.mutate(file);
+      if (e.dataTransfer.types.includes("Files")) {
+        e.preventDefault();
+        e.stopPropagation();
+        droppedFiles(e.dataTransfer).then(take);
       }
     },
   };
-  return { over, handlers, send: taken.mutate };
+  return { over, handlers, take };
 }

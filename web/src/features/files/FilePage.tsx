@@ -9,6 +9,7 @@ import { Loaded } from "../../ui/Quiet";
 import { Where } from "../../ui/Where";
 import { AddPapers } from "../arrivals/AddPapers";
 import { CoverSheetModal } from "../arrivals/CoverSheetModal";
+import { DropOnFile } from "../arrivals/PapersForFile";
 import { ScansForThisFile } from "../arrivals/ScansForThisFile";
 import { useAsOf, useKeepingAsOf, useMayChange } from "../asof/asOf";
 import { ChaseModal } from "../chasing/ChaseModal";
@@ -46,7 +47,7 @@ export function FilePage() {
   return (
     <Loaded query={file}>
       {(head) => (
-        <div className="file-page">
+        <Droppable file={head}>
           <Where>
             <Link to={keep("/files")}>Files</Link> › <strong>{head.name}</strong>
           </Where>
@@ -58,10 +59,15 @@ export function FilePage() {
             ledger={<Loaded query={ledger}>{(data) => <LedgerList file={head} ledger={data} />}</Loaded>}
             view={<Views file={head} ledger={ledger.data} />}
           />
-        </div>
+        </Droppable>
       )}
     </Loaded>
   );
+}
+
+function Droppable({ file, children }: { file: File; children: ReactNode }) {
+  const page = <div className="file-page">{children}</div>;
+  return useMayChange() ? <DropOnFile person={file}>{page}</DropOnFile> : page;
 }
 
 const LEDGER_WIDTH = 400;
@@ -130,7 +136,7 @@ function Head({ file, ledger }: { file: File; ledger?: LedgerData }) {
       {mayChange && (
         <>
           <Button onClick={() => setChases(true)}>Chase</Button>
-          <AddPapers fileId={file.id} />
+          <AddPapers person={file} />
           <Button onClick={() => setCovers(true)}>Cover sheets</Button>
           <CoverSheetModal person={file} open={covers} onClose={() => setCovers(false)} />
           <ScansForThisFile fileId={file.id} />

@@ -14,6 +14,7 @@ import { type ReactNode, useState } from "react";
 import { NavLink, useNavigate } from "react-router";
 import { api } from "../../api/client";
 import { RunningWork } from "../../ui/RunningWork";
+import { leaveSession } from "../access/leaveSession";
 import { meOptions } from "../access/sessionQueries";
 import { arrivalsOptions } from "../arrivals/arrivalQueries";
 import { desksOptions, useDesk } from "../arrivals/deskQueries";
@@ -22,18 +23,25 @@ import { useKeepingAsOf } from "../asof/asOf";
 import { NoticesDrawer } from "../chasing/NoticesDrawer";
 import { noticesOptions } from "../chasing/noticeQueries";
 import { FindBox } from "../finding/FindBox";
+import { Uploads } from "../uploads/Uploads";
+import { UploadTray } from "../uploads/UploadTray";
+import { useStrayDrops } from "../uploads/useStrayDrops";
 
 /** Rail, top line, and the view between them. */
 export function Frame({ children }: { children: ReactNode }) {
+  useStrayDrops();
   return (
-    <div className="frame">
-      <Rail />
-      <div className="frame-main">
-        <TopLine />
-        <AsOfRibbon />
-        <main className="view">{children}</main>
+    <Uploads>
+      <div className="frame">
+        <Rail />
+        <div className="frame-main">
+          <TopLine />
+          <AsOfRibbon />
+          <main className="view">{children}</main>
+        </div>
+        <UploadTray />
       </div>
-    </div>
+    </Uploads>
   );
 }
 
@@ -125,8 +133,7 @@ function Me() {
   const navigate = useNavigate();
   const signOut = async () => {
     await api.DELETE("/api/session");
-    queries.clear();
-    window.location.assign("/");
+    leaveSession(queries);
   };
   const initials = (me?.name ?? "")
     .split(" ")

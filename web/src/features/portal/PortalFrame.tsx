@@ -1,15 +1,18 @@
+import { useQueryClient } from "@tanstack/react-query";
 import { type ReactNode, useLayoutEffect, useRef } from "react";
 import { api, type Shape } from "../../api/client";
+import { leaveSession } from "../access/leaveSession";
 import "./portal.css";
 
 /** The practice's own calm look: its name and its colour. */
 export function PortalFrame({ portal, children }: { portal: Shape<"PortalAnswer">; children: ReactNode }) {
   const frame = useRef<HTMLDivElement>(null);
+  const queries = useQueryClient();
   useLayoutEffect(() => frame.current?.style.setProperty("--portal", portal.colour), [portal.colour]);
   const people = portal.people.map((p) => p.name).filter((name) => name !== portal.guest);
   const signOut = async () => {
     await api.DELETE("/api/session");
-    window.location.assign("/");
+    leaveSession(queries);
   };
   return (
     <div className="portal" ref={frame}>

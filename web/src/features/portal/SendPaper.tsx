@@ -1,8 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
-import { upload, wordsOf } from "../../api/client";
+import { answer, api, wordsOf } from "../../api/client";
+import { practiceOptions } from "../../api/practice";
 import { bytes } from "../../ui/days";
-import { practiceOptions } from "../access/sessionQueries";
+import { type Sending, sendResumably } from "../uploads/sendResumably";
+import { refused } from "../uploads/Uploads";
 
 type SendPaperProps = { fileId: string; askId?: string; label: string };
 
@@ -10,16 +12,23 @@ type SendPaperProps = { fileId: string; askId?: string; label: string };
 export function SendPaper({ fileId, askId, label }: SendPaperProps) {
   const camera = useRef<HTMLInputElement>(null);
   const picker = useRef<HTMLInputElement>(null);
+  const sending = useRef<Sending<unknown>>(undefined);
   const [part, setPart] = useState(0);
+  const [broken, setBroken] = useState<string>();
   const limit = useQuery(practiceOptions).data?.uploadLimit ?? Number.POSITIVE_INFINITY;
   const queries = useQueryClient();
   const send = useMutation({
     mutationFn: async (file: File) => {
-      if (file.size > limit) {
-        throw new Error(`“${file.name}” has ${bytes(file.size)}; at most ${bytes(limit)} are taken.`);
+      const refusal = refused(file, limit);
+      if (refusal) {
+        throw new Error(refusal);
       }
-      const fields: Record<string, string> = askId ? { fileId, askId } : { fileId };
-      return upload("/api/portal/papers", file, fields, setPart);
+      const take = (upload: string) =>
+        answer(api.POST("/api/portal/papers", { body: { upload, fileId, askId } }));
+      sending.current = sendResumably(file, take, Promise.resolve(), setPart, (problem) =>
+        setBroken(wordsOf(problem)),
+      );
+      return sending.current.taken;
     },
     onSuccess: () => queries.invalidateQueries({ queryKey: ["portal"] }),
   });
@@ -27,8 +36,14 @@ export function SendPaper({ fileId, askId, label }: SendPaperProps) {
     const file = e.target.files?.[0];
     e.target.value = "";
     if (file) {
+      setPart(0);
+      setBroken(undefined);
       send.mutate(file);
     }
+  };
+  const goOn = () => {
+    setBroken(undefined);
+    sending.current?.goOn();
   };
   return (
     <>
@@ -50,19 +65,25 @@ export function SendPaper({ fileId, askId, label }: SendPaperProps) {
         onChange={take}
       />
       {send.isSuccess && <div className="portal-told good">Thank you, it has arrived.</div>}
-      {send.error && (
+      {(send.error || broken) && (
         <div className="portal-told" role="alert">
-          {wordsOf(send.error)}
+          {broken ?? wordsOf(send.error)}
         </div>
       )}
-      <button
-        type="button"
-        className="portal-big"
-        disabled={send.isPending}
-        onClick={() => camera.current?.click()}
-      >
-        {send.isPending ? `Sending, ${Math.round(part * 100)} %` : "Take a photo"}
-      </button>
+      {broken ? (
+        <button type="button" className="portal-big" onClick={goOn}>
+          Go on
+        </button>
+      ) : (
+        <button
+          type="button"
+          className="portal-big"
+          disabled={send.isPending}
+          onClick={() => camera.current?.click()}
+        >
+          {send.isPending ? `Sending, ${Math.round(part * 100)} %` : "Take a photo"}
+        </button>
+      )}
       <button
         type="button"
         className="portal-link"

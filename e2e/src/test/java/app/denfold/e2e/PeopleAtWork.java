@@ -286,13 +286,9 @@ final class PeopleAtWork {
     private void send(HttpSession guest) throws Exception {
         List<String> files = JsonPath.read(done(guest.getAnswer("/api/portal")).body(), "$.people[*].fileId");
         int number = numbers.incrementAndGet();
+        String upload = guest.sent("sent " + number + ".pdf", Papers.pdf("Sent number " + number));
         String arrival = JsonPath.read(
-                done(guest.upload(
-                                "/api/portal/papers?fileId=" + files.get(0),
-                                "sent " + number + ".pdf",
-                                Papers.pdf("Sent number " + number)))
-                        .body(),
-                "$.id");
+                post(guest, "/api/portal/papers", Map.of("fileId", files.get(0), "upload", upload)), "$.id");
         stands("sent", "select count(*) from arrival where id = '" + arrival + "'", 1);
         stands("sent", "select count(*) from audit_event where sentence like 'received “sent " + number + ".pdf”%'", 1);
         happened("sent");

@@ -10,6 +10,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Base64;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -110,6 +111,46 @@ public final class Api {
         builder.file(new MockMultipartFile("file", name, "application/octet-stream", bytes));
         fields.forEach((field, value) -> builder.param(field, value.toString()));
         return answer(mvc.perform(builder.cookie(session).with(csrf())).andReturn());
+    }
+
+    /** Sends a file to `/api/uploads` in one piece. @return the upload's id */
+    public String sent(String name, byte[] bytes) throws Exception {
+        String encoded = Base64.getEncoder().encodeToString(name.getBytes(StandardCharsets.UTF_8));
+        String address = raw(
+                        HttpMethod.POST,
+                        "/api/uploads",
+                        Map.of(
+                                "Tus-Resumable",
+                                "1.0.0",
+                                "Upload-Length",
+                                "" + bytes.length,
+                                "Upload-Metadata",
+                                "filename " + encoded),
+                        null)
+                .getHeader("Location")
+                .replaceFirst(".*(?=/api)", "");
+        raw(
+                HttpMethod.PATCH,
+                address,
+                Map.of(
+                        "Tus-Resumable",
+                        "1.0.0",
+                        "Upload-Offset",
+                        "0",
+                        "Content-Type",
+                        "application/offset+octet-stream"),
+                bytes);
+        return address.substring(address.lastIndexOf('/') + 1);
+    }
+
+    /** Brings other bytes as the newest version of a paper. */
+    public Answer renew(UUID document, String name, byte[] bytes) throws Exception {
+        return post("/api/documents/{id}/versions", Map.of("upload", sent(name, bytes)), document);
+    }
+
+    /** As a guest, sends a paper for a file. */
+    public Answer sendToPractice(UUID fileId, String name, byte[] bytes) throws Exception {
+        return post("/api/portal/papers", Map.of("fileId", fileId, "upload", sent(name, bytes)));
     }
 
     /** A request with a body of bytes and headers of its own; the answer's headers are wanted as well. */

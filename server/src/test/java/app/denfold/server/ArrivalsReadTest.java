@@ -203,7 +203,8 @@ class ArrivalsReadTest {
         assertThat(proposed.<String>at("$.proposals.types[0].code")).isEqualTo("handbook");
         assertThat(proposed.<String>at("$.proposals.types[0].reason")).matches("much like \\d+ papers filed as one");
         for (UUID paper : taught) {
-            assertThat(api.post("/api/arrivals/{id}/undo-filing", null, paper).status())
+            assertThat(api.post("/api/arrivals/undo-filing", Map.of("papers", List.of(paper)))
+                            .status())
                     .isEqualTo(204);
         }
         assertThat(api.get("/api/arrivals/{id}", id).<List<String>>at("$.proposals.types[*].reason"))

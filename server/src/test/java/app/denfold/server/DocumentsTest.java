@@ -118,7 +118,7 @@ class DocumentsTest {
                 .id("$.id");
         UUID document = api.file(arrival, file, "first-aid", TODAY).id("$.documentId");
         api.post("/api/documents/{id}/accept", Map.of("version", 1), document);
-        Api.Answer undone = api.post("/api/arrivals/{id}/undo-filing", null, arrival);
+        Api.Answer undone = api.post("/api/arrivals/undo-filing", Map.of("papers", List.of(arrival)));
         assertThat(undone.<String>at("$.code")).isEqualTo("built-on");
         assertThat(api.get("/api/documents/{id}", document).status()).isEqualTo(200);
         assertThat(api.get("/api/arrivals").<List<String>>at("$[*].id")).doesNotContain(arrival.toString());

@@ -188,7 +188,8 @@ class FilingTest {
         assertThat(two.file(arrival, file, "handbook", TODAY).<String>at("$.detail"))
                 .contains("filed meanwhile");
         assertThat(one.slot(file, "handbook")).isEqualTo("on-file");
-        assertThat(one.post("/api/arrivals/{id}/undo-filing", null, arrival).status())
+        assertThat(one.post("/api/arrivals/undo-filing", Map.of("papers", List.of(arrival)))
+                        .status())
                 .isEqualTo(204);
         assertThat(one.slot(file, "handbook")).isEqualTo("missing");
         assertThat(one.get("/api/arrivals").<List<String>>at("$[?(@.id=='" + arrival + "')].state"))

@@ -341,7 +341,7 @@ class FindTest {
         UUID file = api.newEmployee("Differing", null);
         UUID document = filed(api, file, "letter", "The aspen lesson begins at nine on Monday in the big hall");
         byte[] second = Papers.pdf("The aspen lesson begins at ten on Monday in the hall with the others");
-        api.upload("/api/documents/" + document + "/versions", "b.pdf", second, Map.of());
+        api.renew(document, "b.pdf", second);
         String path = "/api/documents/{id}/versions/2/differences?from=1";
         await().until(() -> api.get(path, document).<Boolean>at("$.isRead")
                 && api.get(path, document).<Integer>at("$.count") == 3);

@@ -19,11 +19,7 @@ class NewerVersionTest {
     TestPractice practice;
 
     private static void renew(Api api, UUID paper) throws Exception {
-        assertThat(api.upload(
-                                "/api/documents/{id}/versions".replace("{id}", paper.toString()),
-                                "other.pdf",
-                                Papers.pdf("Other bytes " + UUID.randomUUID()),
-                                Map.of())
+        assertThat(api.renew(paper, "other.pdf", Papers.pdf("Other bytes " + UUID.randomUUID()))
                         .status())
                 .isEqualTo(204);
     }

@@ -42,7 +42,7 @@ class PlaceholdersTest {
                         api.post("/api/find", Map.of("states", List.of("AWAITED"), "person", "Awaited"))
                                 .<List<String>>at("$.papers[*].id"))
                 .containsExactly(paper.toString()));
-        api.upload("/api/documents/" + paper + "/versions", "handbook.pdf", Papers.pdf("Signed"), Map.of());
+        api.renew(paper, "handbook.pdf", Papers.pdf("Signed"));
         assertThat(api.slot(file, "handbook")).isEqualTo("on-file");
         Api.Answer come = api.get("/api/documents/{id}", paper);
         assertThat(come.<String>at("$.name")).doesNotContain("awaited");
@@ -72,7 +72,8 @@ class PlaceholdersTest {
         UUID filed = api.file(arrival, file, "handbook", TODAY.minusDays(2)).id("$.documentId");
         assertThat(api.get("/api/files/{id}/papers", file).<List<String>>at("$[*].id"))
                 .containsExactly(filed.toString());
-        assertThat(api.post("/api/arrivals/{id}/undo-filing", null, arrival).status())
+        assertThat(api.post("/api/arrivals/undo-filing", Map.of("papers", List.of(arrival)))
+                        .status())
                 .isLessThan(300);
         assertThat(api.get("/api/files/{id}/papers", file).<List<String>>at("$[*].id"))
                 .containsExactly(awaited.toString());

@@ -80,13 +80,17 @@ class PortalTest {
                         .status())
                 .isEqualTo(200);
 
-        UUID sent = invited.guest()
-                .upload(
-                        "/api/portal/papers",
-                        "photo.png",
-                        Papers.png(),
-                        Map.of("fileId", file, "askId", portal.<String>at("$.asks[0].id")))
-                .id("$.id");
+        Map<String, Object> answer = Map.of(
+                "fileId",
+                file,
+                "askId",
+                portal.<String>at("$.asks[0].id"),
+                "upload",
+                invited.guest().sent("photo.png", Papers.png()));
+        UUID sent = invited.guest().post("/api/portal/papers", answer).id("$.id");
+        assertThat(invited.guest().post("/api/portal/papers", answer).id("$.id"))
+                .as("asked again after a lost answer")
+                .isEqualTo(sent);
         assertThat(invited.guest().get("/api/portal").<Boolean>at("$.asks[0].sent"))
                 .isTrue();
         Api.Answer waiting = api.get("/api/arrivals");
@@ -195,7 +199,7 @@ class PortalTest {
                 .isEqualTo(404);
         assertThat(guest.get("/api/portal/documents/{id}/pages/1", foreign).status())
                 .isEqualTo(404);
-        assertThat(guest.upload("/api/portal/papers", "a.png", Papers.png(), Map.of("fileId", UUID.randomUUID()))
+        assertThat(guest.sendToPractice(UUID.randomUUID(), "a.png", Papers.png())
                         .status())
                 .isEqualTo(404);
         assertThat(guest.get("/actuator/env").status()).isIn(403, 404);
@@ -294,7 +298,7 @@ class PortalTest {
                 "/api/files/{id}/asks",
                 Map.of("accountId", invited.accountId(), "checklist", "employees", "requirement", "handbook"),
                 file);
-        invited.guest().upload("/api/portal/papers", "photo.png", Papers.png(), Map.of("fileId", file));
+        invited.guest().sendToPractice(file, "photo.png", Papers.png());
         Api.Answer portal = invited.guest().get("/api/portal");
         assertThat(portal.status()).isEqualTo(200);
         assertThat(portal.<List<Boolean>>at("$.asks[*].sent")).containsExactly(false);
@@ -307,9 +311,7 @@ class PortalTest {
         UUID file = api.newEmployee("Takenback", null);
         Invited one = invite(api, file);
         Invited other = invite(api, file);
-        UUID sent = one.guest()
-                .upload("/api/portal/papers", "a.png", Papers.png(), Map.of("fileId", file))
-                .id("$.id");
+        UUID sent = one.guest().sendToPractice(file, "a.png", Papers.png()).id("$.id");
         assertThat(other.guest()
                         .send(HttpMethod.DELETE, "/api/portal/papers/{id}", null, sent)
                         .status())
@@ -318,9 +320,7 @@ class PortalTest {
                         .send(HttpMethod.DELETE, "/api/portal/papers/{id}", null, sent)
                         .status())
                 .isEqualTo(204);
-        UUID filed = one.guest()
-                .upload("/api/portal/papers", "b.png", Papers.png(), Map.of("fileId", file))
-                .id("$.id");
+        UUID filed = one.guest().sendToPractice(file, "b.png", Papers.png()).id("$.id");
         api.file(filed, file, "letter", TODAY);
         assertThat(one.guest()
                         .send(HttpMethod.DELETE, "/api/portal/papers/{id}", null, filed)

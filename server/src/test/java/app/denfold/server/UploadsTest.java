@@ -70,12 +70,6 @@ class UploadsTest {
         return address.substring(address.lastIndexOf('/') + 1);
     }
 
-    private static String whole(Api api, String name, byte[] bytes) throws Exception {
-        String address = begin(api, name, bytes.length);
-        assertThat(send(api, address, 0, bytes)).isEqualTo(204);
-        return id(address);
-    }
-
     @Test
     void anUploadThatBrokeOffGoesOnWhereItStopped() throws Exception {
         Api api = practice.administrator();
@@ -115,7 +109,7 @@ class UploadsTest {
         ExecutorService pool = Executors.newFixedThreadPool(6);
         try {
             for (int round = 0; round < 5; round++) {
-                String upload = whole(api, "twice.pdf", Papers.pdf("sent twice at once " + round));
+                String upload = api.sent("twice.pdf", Papers.pdf("sent twice at once " + round));
                 Callable<Api.Answer> sent = () -> api.post("/api/arrivals/sent", Map.of("upload", upload));
                 Set<UUID> ids = new HashSet<>();
                 for (Future<Api.Answer> answer : pool.invokeAll(Collections.nCopies(6, sent))) {
@@ -140,7 +134,7 @@ class UploadsTest {
         assertThat(api.post("/api/arrivals/sent", Map.of("upload", id(stopped))).status())
                 .isEqualTo(404);
 
-        String mine = whole(api, "mine.pdf", Papers.pdf("mine alone"));
+        String mine = api.sent("mine.pdf", Papers.pdf("mine alone"));
         Api other = practice.administrator();
         assertThat(other.post("/api/arrivals/sent", Map.of("upload", mine)).status())
                 .isEqualTo(404);

@@ -118,15 +118,9 @@ class WorkOnPapersTest {
         UUID file = api.newEmployee("Versioned", null);
         UUID document = api.fileNewPaper(file, "letter", TODAY);
         byte[] second = Papers.pdf("The second version of this letter is much better");
-        assertThat(api.upload("/api/documents/" + document + "/versions", "b.pdf", second, Map.of())
-                        .status())
-                .isEqualTo(204);
-        assertThat(api.upload("/api/documents/" + document + "/versions", "b.pdf", second, Map.of())
-                        .<String>at("$.problems[0].message"))
-                .contains("newest version already");
-        assertThat(api.upload("/api/documents/" + document + "/versions", "c.pdf", Papers.png(), Map.of())
-                        .status())
-                .isEqualTo(422);
+        assertThat(api.renew(document, "b.pdf", second).status()).isEqualTo(204);
+        assertThat(api.renew(document, "b.pdf", second).<String>at("$.code")).isEqualTo("newest-already");
+        assertThat(api.renew(document, "c.pdf", Papers.png()).status()).isEqualTo(422);
         assertThat(api.get("/api/documents/{id}/versions/2/reading", document).bytes())
                 .isEqualTo(second);
         api.post("/api/documents/{id}/versions/1/restore", null, document);

@@ -1,6 +1,7 @@
 package app.denfold.server.arrivals;
 
 import app.denfold.core.filing.CoverCode;
+import app.denfold.server.access.Actor;
 import app.denfold.server.content.Contents;
 import com.github.f4b6a3.uuid.UuidCreator;
 import jakarta.persistence.Entity;
@@ -71,6 +72,12 @@ public class Arrival {
     private @Nullable String reason;
     private Instant receivedAt;
     private @Nullable UUID documentId;
+
+    /** Who filed, discarded, split or joined it, and when; null while it waits or is set aside. */
+    private @Nullable UUID handledById;
+
+    private @Nullable String handledBy;
+    private @Nullable Instant handledAt;
 
     /** The arrival it was split from; null for one that came by itself. */
     private @Nullable UUID batchId;
@@ -150,14 +157,21 @@ public class Arrival {
         return part;
     }
 
-    public void file(UUID document) {
-        this.state = State.FILED;
+    public void file(UUID document, Actor by, Instant at) {
         this.documentId = document;
+        handle(State.FILED, by, at);
+    }
+
+    private void handle(State become, Actor by, Instant at) {
+        this.state = become;
+        this.handledById = by.id();
+        this.handledBy = by.name();
+        this.handledAt = at;
     }
 
     public void takeBack() {
-        this.state = State.WAITING;
         this.documentId = null;
+        standAs(State.WAITING);
     }
 
     public void setAside(String why) {
@@ -170,21 +184,25 @@ public class Arrival {
         this.reason = null;
     }
 
-    public void discard(String why) {
-        this.state = State.DISCARDED;
+    public void discard(String why, Actor by, Instant at) {
         this.reason = why;
+        handle(State.DISCARDED, by, at);
     }
 
-    public void becomePartsOf() {
-        this.state = State.SPLIT;
+    public void becomePartsOf(Actor by, Instant at) {
+        handle(State.SPLIT, by, at);
     }
 
-    public void join() {
-        this.state = State.JOINED;
+    public void join(Actor by, Instant at) {
+        handle(State.JOINED, by, at);
     }
 
+    /** As it stood before it was handled. */
     public void standAs(State before) {
         this.state = before;
+        this.handledById = null;
+        this.handledBy = null;
+        this.handledAt = null;
     }
 
     public void holdPages(@Nullable List<PageRef> now) {
@@ -287,6 +305,15 @@ public class Arrival {
 
     public @Nullable UUID documentId() {
         return documentId;
+    }
+
+    /** The name of who filed, discarded, split or joined it; null while it waits or is set aside. */
+    public @Nullable String handledBy() {
+        return handledBy;
+    }
+
+    public @Nullable Instant handledAt() {
+        return handledAt;
     }
 
     /** The arrival that came in: itself, or the one it was split from. */

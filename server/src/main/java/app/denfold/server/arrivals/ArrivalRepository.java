@@ -1,5 +1,6 @@
 package app.denfold.server.arrivals;
 
+import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
@@ -25,6 +26,15 @@ public interface ArrivalRepository extends CrudRepository<Arrival, UUID> {
     boolean existsByOrigin(String origin);
 
     Optional<Arrival> findByOrigin(@Nullable String origin);
+
+    /** What an account filed last, all papers of that one filing; nothing when that was before {@code since}. */
+    @Query("""
+            select a from Arrival a where a.handledById = :account and a.state = app.denfold.server.arrivals.Arrival.State.FILED
+            and a.handledAt >= :since and a.handledAt = (select max(b.handledAt) from Arrival b
+              where b.handledById = :account and b.state = app.denfold.server.arrivals.Arrival.State.FILED)
+            order by a.id
+            """)
+    List<Arrival> findLastFiled(UUID account, Instant since);
 
     /** How many wait, all of them. */
     long countByState(Arrival.State state);

@@ -3,12 +3,11 @@ package app.denfold.server.portal;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.arrivals.Arrival;
-import app.denfold.server.arrivals.ReceivedPaper;
 import app.denfold.server.arrivals.receiving.Arrivals;
+import app.denfold.server.arrivals.upload.SentPapers;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.content.Contents;
-import app.denfold.server.content.UploadedFile;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.people.PersonFile;
@@ -16,6 +15,7 @@ import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;
+import java.io.IOException;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -39,6 +39,7 @@ class Portal {
     private final Documents documents;
     private final Contents contents;
     private final Arrivals arrivals;
+    private final SentPapers sent;
     private final AuditTrail trail;
     private final PracticeSettings settings;
     private final TransactionTemplate transactions;
@@ -52,6 +53,7 @@ class Portal {
             Documents documents,
             Contents contents,
             Arrivals arrivals,
+            SentPapers sent,
             AuditTrail trail,
             PracticeSettings settings,
             TransactionTemplate transactions) {
@@ -64,6 +66,7 @@ class Portal {
         this.documents = documents;
         this.contents = contents;
         this.arrivals = arrivals;
+        this.sent = sent;
         this.trail = trail;
         this.settings = settings;
     }
@@ -205,20 +208,17 @@ class Portal {
      * @param askId what it answers; null when nothing
      * @throws Refusal when the guest may not add to the file, or the paper is not taken
      */
-    public UUID send(Viewer guest, UUID fileId, UUID askId, UploadedFile file) {
+    public UUID send(Viewer guest, UUID fileId, @Nullable UUID askId, UUID upload) throws IOException {
         Optional<Asks.OpenAsk> answered =
                 Objects.requireNonNull(transactions.execute(t -> answered(guest, fileId, askId)));
-        return arrivals.receive(new ReceivedPaper(
-                file.path(),
-                file.name(),
-                Arrival.Source.PORTAL,
-                guest.actor(),
+        SentPapers.Known known = new SentPapers.Known(
                 fileId,
                 answered.map(a -> a.types().get(0)).orElse(null),
-                answered.map(a -> "Asked for: " + a.label()).orElse(null)));
+                answered.map(a -> "Asked for: " + a.label()).orElse(null));
+        return sent.takeOnce(guest, upload, Arrival.Source.PORTAL, known);
     }
 
-    private Optional<Asks.OpenAsk> answered(Viewer guest, UUID fileId, UUID askId) {
+    private Optional<Asks.OpenAsk> answered(Viewer guest, UUID fileId, @Nullable UUID askId) {
         rights.findByAccountIdAndFileId(guest.accountId(), fileId)
                 .filter(GuestRight::mayAdd)
                 .orElseThrow(() -> Refusal.notFound("file"));

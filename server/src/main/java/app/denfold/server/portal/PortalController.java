@@ -3,7 +3,9 @@ package app.denfold.server.portal;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.arrivals.receiving.Arrivals;
 import app.denfold.server.content.Download;
-import app.denfold.server.content.UploadedFile;
+import jakarta.annotation.Nullable;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
 import java.util.UUID;
 import org.springframework.core.io.Resource;
@@ -14,12 +16,11 @@ import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.multipart.MultipartFile;
 
 /** The guests' side of the portal. */
 @RestController
@@ -58,17 +59,21 @@ class PortalController {
         return download.attachment(downloaded.sha256(), downloaded.name());
     }
 
-    @PostMapping(path = "/papers", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    /**
+     * A paper whose bytes were sent to `/api/uploads` before.
+     *
+     * @param askId what it answers; null when nothing
+     */
+    record SendRequest(
+            @NotNull UUID upload,
+            @NotNull UUID fileId,
+            @Nullable UUID askId) {}
+
+    /** Sends a paper to the practice. Asked again for the same upload, it answers the same. */
+    @PostMapping("/papers")
     @ResponseStatus(HttpStatus.CREATED)
-    SentAnswer send(
-            Viewer guest,
-            @RequestPart MultipartFile file,
-            @RequestParam UUID fileId,
-            @RequestParam(required = false) UUID askId)
-            throws IOException {
-        try (UploadedFile uploaded = UploadedFile.of(file)) {
-            return new SentAnswer(portal.send(guest, fileId, askId, uploaded));
-        }
+    SentAnswer send(Viewer guest, @Valid @RequestBody SendRequest body) throws IOException {
+        return new SentAnswer(portal.send(guest, body.fileId(), body.askId(), body.upload()));
     }
 
     @DeleteMapping("/papers/{id}")

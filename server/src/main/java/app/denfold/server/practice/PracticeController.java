@@ -25,11 +25,30 @@ class PracticeController {
         this.uploadLimit = uploadLimit;
     }
 
-    /** @param uploadLimit the most bytes of one file */
-    record PracticeAnswer(String name, String colour, LocalDate today, long uploadLimit) {}
+    /**
+     * @param zone the practice's time zone, by its IANA name
+     * @param dayOrder how 3/4/2026 is meant
+     * @param weekStart with which day weeks begin, by ISO 8601: 1 for Monday, 7 for Sunday
+     * @param uploadLimit the most bytes of one file
+     */
+    record PracticeAnswer(
+            String name,
+            String colour,
+            LocalDate today,
+            String zone,
+            DayOrder dayOrder,
+            int weekStart,
+            long uploadLimit) {}
 
     @GetMapping
     PracticeAnswer practice() {
-        return new PracticeAnswer(settings.name(), settings.colour(), calendar.today(), uploadLimit.toBytes());
+        return new PracticeAnswer(
+                settings.name(),
+                settings.colour(),
+                calendar.today(),
+                settings.zone().getId(),
+                settings.dayOrder(),
+                settings.weekStart().getValue(),
+                uploadLimit.toBytes());
     }
 }

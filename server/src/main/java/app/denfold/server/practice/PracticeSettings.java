@@ -1,5 +1,7 @@
 package app.denfold.server.practice;
 
+import app.denfold.server.problems.Refusal;
+import java.time.DayOfWeek;
 import java.time.ZoneId;
 import java.util.Optional;
 import org.springframework.beans.factory.annotation.Value;
@@ -29,6 +31,21 @@ public class PracticeSettings {
 
     public ZoneId zone() {
         return practice().map(Practice::zone).orElse(defaultZone);
+    }
+
+    public DayOrder dayOrder() {
+        return practice().map(Practice::dayOrder).orElse(DayOrder.DAY_FIRST);
+    }
+
+    /** The day with which weeks begin in calendars. */
+    public DayOfWeek weekStart() {
+        return practice().map(Practice::weekStart).orElse(DayOfWeek.MONDAY);
+    }
+
+    /** How the practice counts and writes days from now on. */
+    @Transactional
+    public void keepDays(ZoneId zone, DayOrder order, DayOfWeek weekStart) {
+        practice().orElseThrow(() -> Refusal.notFound("practice")).keepDays(zone, order, weekStart);
     }
 
     /** True once {@link #found} was called. */

@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.OptimisticLockingFailureException;
+import org.springframework.dao.PessimisticLockingFailureException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
@@ -30,6 +31,9 @@ class ProblemAnswers extends ResponseEntityExceptionHandler {
 
     static final String AWAY_WORDS =
             "The database does not answer at the moment. Nothing of this was saved; try again in a moment.";
+
+    static final String BUSY_WORDS =
+            "Somebody else was changing the same just now. Nothing of this was saved; try again.";
 
     static final String FAILED_WORDS =
             "Something failed on the server, which is not your fault. Nothing of this was saved;"
@@ -59,6 +63,14 @@ class ProblemAnswers extends ResponseEntityExceptionHandler {
     ResponseEntity<ProblemDetail> lostRace(OptimisticLockingFailureException lost) {
         return ResponseEntity.status(HttpStatus.CONFLICT)
                 .body(problem(HttpStatus.CONFLICT, Refusal.CHANGED_MEANWHILE, Refusal.changedWords("this"), List.of()));
+    }
+
+    /** Two changed the same at once and waited for each other; the database ended one of them, which changed nothing. */
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> heldByAnother(PessimisticLockingFailureException held) {
+        LOG.warn("Two changes waited for each other: {}", held.getMessage());
+        return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
+                .body(problem(HttpStatus.SERVICE_UNAVAILABLE, "busy", BUSY_WORDS, List.of()));
     }
 
     /** What nobody foresaw: told in words, with the reason in the log. */

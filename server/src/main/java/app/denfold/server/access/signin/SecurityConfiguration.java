@@ -63,6 +63,8 @@ class SecurityConfiguration {
                         .permitAll()
                         .requestMatchers("/api/portal", "/api/portal/**")
                         .hasRole(Role.GUEST.name())
+                        .requestMatchers("/api/uploads", "/api/uploads/*")
+                        .authenticated()
                         .requestMatchers("/api/**")
                         .hasAnyRole(staff)
                         .requestMatchers("/actuator/health", "/actuator/health/**")

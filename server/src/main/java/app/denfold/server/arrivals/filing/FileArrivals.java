@@ -16,6 +16,8 @@ import app.denfold.server.documents.FilingDetails;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import app.denfold.server.reading.Readings;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -71,14 +73,14 @@ public class FileArrivals {
         return fileAll(viewer, List.of(new Chosen(id, version)), details).get(0);
     }
 
-    private FiledDocument file(Viewer viewer, Arrival arrival, Bytes bytes, FilingDetails details) {
+    private FiledDocument file(Viewer viewer, Arrival arrival, Bytes bytes, FilingDetails details, Instant at) {
         String text = proposals.text(arrival);
         FiledDocument document = documents.file(
                 viewer,
                 details,
                 new Documents.Received(
                         register(arrival, bytes), calendar.dayOf(arrival.receivedAt()), arrival.sourceInWords()));
-        arrival.file(document.id());
+        arrival.file(document.id(), viewer.actor(), at);
         learning.learn(document.id(), details.type(), text);
         return document;
     }
@@ -134,7 +136,7 @@ public class FileArrivals {
                         calendar.dayOf(arrival.receivedAt()),
                         arrival.sourceInWords() + ", filed by itself by its cover sheet"),
                 Documents.History.none());
-        arrival.file(document.id());
+        arrival.file(document.id(), desk, calendar.now());
         learning.learn(document.id(), document.type(), proposals.text(arrival));
     }
 
@@ -184,20 +186,52 @@ public class FileArrivals {
                 .map(c -> bytesOf(waiting.ofVersion(viewer, c.id(), c.version())))
                 .toList());
         List<Bytes> made = bytes.stream().map(b -> b.made(contents)).toList();
+        Instant at = calendar.now();
         return transactions.execute(t -> {
             List<FiledDocument> filed = new ArrayList<>();
             for (Chosen one : chosen) {
                 Arrival arrival = waiting.ofVersion(viewer, one.id(), one.version());
-                filed.add(file(viewer, arrival, made.get(filed.size()), details));
+                filed.add(file(viewer, arrival, made.get(filed.size()), details, at));
             }
             return filed;
         });
     }
 
-    /** Takes back a filing on which nothing was built yet; the paper waits again, and what it taught is forgotten. */
+    /**
+     * Takes back the filing of papers on which nothing was built yet: of all, or of none. They wait again, and what they
+     * taught is forgotten.
+     */
     @Transactional
-    public void undo(Viewer viewer, UUID id) {
+    public void undo(Viewer viewer, List<UUID> papers) {
         viewer.requireChange();
+        papers.forEach(id -> undo(viewer, id));
+    }
+
+    /**
+     * What the viewer filed last and at once.
+     *
+     * @param name of the first document
+     */
+    public record LastFiling(List<UUID> papers, String name, Instant at) {}
+
+    /** The viewer's last filing that still stands and he may still see; of a day at most. */
+    @Transactional(readOnly = true)
+    public Optional<LastFiling> lastOf(Viewer viewer) {
+        Instant since = calendar.now().minus(Duration.ofDays(1));
+        List<Arrival> last = arrivals.findLastFiled(viewer.accountId(), since).stream()
+                .filter(waiting.visibleTo(viewer))
+                .toList();
+        List<UUID> filed =
+                last.stream().map(a -> Objects.requireNonNull(a.documentId())).toList();
+        return documents.visible(viewer, filed).stream()
+                .findFirst()
+                .map(first -> new LastFiling(
+                        last.stream().map(Arrival::id).toList(),
+                        first.name(),
+                        Objects.requireNonNull(last.get(0).handledAt())));
+    }
+
+    private void undo(Viewer viewer, UUID id) {
         Arrival arrival = waiting.visible(viewer, id);
         if (arrival.documentId() == null) {
             throw Refusal.conflict("not-filed", "This paper is not filed.");

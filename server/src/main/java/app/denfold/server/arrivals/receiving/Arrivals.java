@@ -282,7 +282,7 @@ public class Arrivals {
     public void discard(Viewer viewer, UUID id, String reason) {
         Arrival arrival = aside(viewer, id);
         requireReason(reason);
-        arrival.discard(reason.strip());
+        arrival.discard(reason.strip(), viewer.actor(), calendar.now());
         note(viewer, "discarded", arrival, "discarded “" + arrival.fileName() + "”: " + reason.strip());
     }
 
@@ -348,7 +348,7 @@ public class Arrivals {
             throw Refusal.conflict(
                     "filed", "This paper is being handled or filed already. Ask the practice if it is the wrong one.");
         }
-        arrival.discard("taken back by the sender");
+        arrival.discard("taken back by the sender", guest.actor(), calendar.now());
         note(guest, "taken-back", arrival, "took back “" + arrival.fileName() + "”");
     }
 }

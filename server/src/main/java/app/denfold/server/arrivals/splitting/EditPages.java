@@ -100,7 +100,7 @@ public class EditPages {
         List<PageRef> all = new ArrayList<>(pages(first));
         all.addAll(pages(arrival));
         first.holdPages(all);
-        arrival.join();
+        arrival.join(viewer.actor(), calendar.now());
         note(viewer.actor(), first, "joined “" + arrival.fileName() + "” to it", before);
         proposals.renew(first);
     }
@@ -211,7 +211,7 @@ public class EditPages {
             parts.add(arrivals.save(arrival.part(++place, own, "new document: " + part.reason(), part.cover())));
         }
         parts.forEach(p -> before.add(ArrivalStep.Before.none(p)));
-        arrival.becomePartsOf();
+        arrival.becomePartsOf(by, calendar.now());
         note(by, arrival, "split into " + parts.size() + (parts.size() == 1 ? " paper" : " papers"), before);
         parts.forEach(proposals::renew);
         return parts.size();

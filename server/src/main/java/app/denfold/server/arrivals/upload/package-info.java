@@ -1,5 +1,7 @@
-/** Papers sent from the browser, whole or in resumable pieces, and links. */
+/** Papers sent from the browser or the portal, and links. */
+@NamedInterface("upload")
 @NullMarked
 package app.denfold.server.arrivals.upload;
 
 import org.jspecify.annotations.NullMarked;
+import org.springframework.modulith.NamedInterface;

@@ -16,8 +16,10 @@ import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.documents.FilingDetails;
 import app.denfold.server.people.PersonFiles;
 import app.denfold.server.problems.Refusal;
+import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.util.List;
 import java.util.UUID;
@@ -154,10 +156,29 @@ public class ArrivalsController {
                 .toList();
     }
 
-    @PostMapping("/{id}/undo-filing")
+    record UndoFilingRequest(
+            @NotNull @Size(min = 1, max = 200) List<UUID> papers) {}
+
+    /** Takes the filing of papers back: of all, or of none. */
+    @PostMapping("/undo-filing")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void undo(Viewer viewer, @PathVariable UUID id) {
-        filing.undo(viewer, id);
+    void undo(Viewer viewer, @Valid @RequestBody UndoFilingRequest body) {
+        filing.undo(viewer, body.papers());
+    }
+
+    /** @param last null when there is none of this day */
+    record LastFilingAnswer(@Nullable FileArrivals.LastFiling last) {}
+
+    /** What the viewer filed last, so that it can be taken back also after the page was loaded anew. */
+    @GetMapping("/last-filing")
+    LastFilingAnswer last(Viewer viewer) {
+        return new LastFilingAnswer(filing.lastOf(viewer).orElse(null));
+    }
+
+    /** What became of a paper that waits no longer. */
+    @GetMapping("/{id}/outcome")
+    ShowArrivals.ArrivalOutcome outcome(Viewer viewer, @PathVariable UUID id) {
+        return show.outcome(viewer, id);
     }
 
     /** @param after how many pages stay */

@@ -13,6 +13,8 @@ import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.content.Content;
 import app.denfold.server.content.Contents;
 import app.denfold.server.content.links.Link;
+import app.denfold.server.documents.Documents;
+import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.PersonFiles;
 import app.denfold.server.reading.Readings;
@@ -45,6 +47,7 @@ class ShowArrivals {
     private final Readings readings;
     private final PersonFiles files;
     private final Catalog catalog;
+    private final Documents documents;
 
     ShowArrivals(
             ArrivalRepository arrivals,
@@ -57,7 +60,8 @@ class ShowArrivals {
             Contents contents,
             Readings readings,
             PersonFiles files,
-            Catalog catalog) {
+            Catalog catalog,
+            Documents documents) {
         this.arrivals = arrivals;
         this.steps = steps;
         this.waiting = waiting;
@@ -69,6 +73,7 @@ class ShowArrivals {
         this.readings = readings;
         this.files = files;
         this.catalog = catalog;
+        this.documents = documents;
     }
 
     /**
@@ -177,6 +182,45 @@ class ShowArrivals {
                 a.begins(),
                 reading == null || reading.state() == Readings.State.READ ? null : reading,
                 openWith);
+    }
+
+    /**
+     * What became of a paper.
+     *
+     * @param byName who handled it; null while it waits or is set aside
+     * @param documentId the document it was filed as, where the viewer may see it
+     * @param documentName of that document
+     * @param fileId the file it lies in
+     */
+    record ArrivalOutcome(
+            UUID id,
+            String fileName,
+            Arrival.State state,
+            @Nullable String byName,
+            @Nullable Instant at,
+            @Nullable String reason,
+            @Nullable UUID documentId,
+            @Nullable String documentName,
+            @Nullable UUID fileId) {}
+
+    @Transactional(readOnly = true)
+    public ArrivalOutcome outcome(Viewer viewer, UUID id) {
+        Arrival arrival = waiting.visible(viewer, id);
+        FiledDocument filed = arrival.documentId() == null
+                ? null
+                : documents.visible(viewer, List.of(arrival.documentId())).stream()
+                        .findFirst()
+                        .orElse(null);
+        return new ArrivalOutcome(
+                id,
+                arrival.fileName(),
+                arrival.state(),
+                arrival.handledBy(),
+                arrival.handledAt(),
+                arrival.reason(),
+                filed == null ? null : filed.id(),
+                filed == null ? null : filed.name(),
+                filed == null ? null : filed.fileId());
     }
 
     /** A step that can be undone. */

@@ -277,7 +277,7 @@ class ChangeDocuments {
         }
         String sha256 = ((Contents.Whole) taken).sha256();
         if (document.latest().sha256().equals(sha256)) {
-            throw Refusal.invalid("file", "This is the newest version already, byte for byte.");
+            throw Refusal.conflict("newest-already", "This is the newest version already, byte for byte.");
         }
         // whoever brought it wants to read and compare it now
         readings.ask(sha256);

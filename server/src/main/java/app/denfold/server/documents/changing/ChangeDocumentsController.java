@@ -3,6 +3,7 @@ package app.denfold.server.documents.changing;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.content.UploadedFile;
 import app.denfold.server.documents.FilingDetails;
+import app.denfold.server.uploads.ResumableUploads;
 import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -10,16 +11,13 @@ import java.io.IOException;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.multipart.MultipartFile;
 
 /** What is done with papers that lie in files. */
 @RestController
@@ -27,10 +25,12 @@ class ChangeDocumentsController {
 
     private final ChangeDocuments change;
     private final Wastebasket wastebasket;
+    private final ResumableUploads uploads;
 
-    ChangeDocumentsController(ChangeDocuments change, Wastebasket wastebasket) {
+    ChangeDocumentsController(ChangeDocuments change, Wastebasket wastebasket, ResumableUploads uploads) {
         this.change = change;
         this.wastebasket = wastebasket;
+        this.uploads = uploads;
     }
 
     /** @param changes of the paper as it was looked at */
@@ -63,11 +63,14 @@ class ChangeDocumentsController {
         change.undo(viewer, body.before());
     }
 
-    @PostMapping(path = "/api/documents/{id}/versions", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    record VersionRequest(@NotNull UUID upload) {}
+
+    /** Bytes that were sent to `/api/uploads` before become the newest version; the upload stays until it is ended. */
+    @PostMapping("/api/documents/{id}/versions")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void renew(Viewer viewer, @PathVariable UUID id, @RequestPart MultipartFile file) throws IOException {
-        try (UploadedFile uploaded = UploadedFile.of(file)) {
-            change.renew(viewer, id, uploaded.path(), uploaded.name());
+    void renew(Viewer viewer, @PathVariable UUID id, @Valid @RequestBody VersionRequest body) throws IOException {
+        try (UploadedFile sent = uploads.whole(viewer, body.upload())) {
+            change.renew(viewer, id, sent.path(), sent.name());
         }
     }
 

@@ -124,6 +124,8 @@ class Wastebasket {
             FiledDocument document =
                     stored.findInWastebasket(id).orElseThrow(() -> Refusal.notFound("paper in the wastebasket"));
             files.visible(viewer, document.fileId());
+            // the person before the paper, as everybody who holds both
+            files.lock(List.of(document.fileId()));
             List<String> own = document.versions().stream()
                     .map(DocumentVersion::sha256)
                     .distinct()

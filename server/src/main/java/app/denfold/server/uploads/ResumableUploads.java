@@ -1,5 +1,6 @@
-package app.denfold.server.arrivals.upload;
+package app.denfold.server.uploads;
 
+import app.denfold.server.access.Role;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.content.UploadedFile;
 import app.denfold.server.practice.PrivateFolder;
@@ -34,7 +35,7 @@ import org.springframework.util.unit.DataSize;
  * is removed. Nobody sees the uploads of another account.
  */
 @Component
-class ResumableUploads {
+public class ResumableUploads {
 
     static final String ADDRESS = "/api/uploads";
     private static final Duration KEPT = Duration.ofDays(1);
@@ -58,8 +59,11 @@ class ResumableUploads {
                 .withUploadExpirationPeriod(KEPT.toMillis());
     }
 
-    /** Answers a request of the protocol. */
+    /** Answers a request of the protocol. @throws Refusal when the account can bring no papers at all */
     void process(Viewer viewer, HttpServletRequest request, HttpServletResponse response) {
+        if (viewer.role() != Role.GUEST) {
+            viewer.requireChange();
+        }
         try {
             tus.process(new WithoutParameters(request), response, owner(viewer));
         } catch (IOException failed) {
@@ -68,7 +72,7 @@ class ResumableUploads {
     }
 
     /** A whole upload as a file of its own, gone when closed. @throws Refusal when it is unknown or not whole yet */
-    UploadedFile whole(Viewer viewer, UUID upload) throws IOException {
+    public UploadedFile whole(Viewer viewer, UUID upload) throws IOException {
         for (int tried = 1; ; tried++) {
             try {
                 return wholeNow(viewer, upload);
@@ -116,7 +120,7 @@ class ResumableUploads {
     }
 
     /** Removes what has been taken over, or was refused. */
-    void remove(Viewer viewer, UUID upload) {
+    public void remove(Viewer viewer, UUID upload) {
         try {
             tus.deleteUpload(address(upload), owner(viewer));
         } catch (IOException | TusException left) {

@@ -2,16 +2,10 @@ package app.denfold.server.arrivals.upload;
 
 import app.denfold.server.access.Viewer;
 import app.denfold.server.arrivals.Arrival;
-import app.denfold.server.arrivals.ReceivedPaper;
 import app.denfold.server.arrivals.receiving.Arrivals;
 import app.denfold.server.arrivals.waiting.ArrivalsController;
-import app.denfold.server.content.UploadedFile;
 import app.denfold.server.content.links.Link;
-import app.denfold.server.problems.Refusal;
-import io.swagger.v3.oas.annotations.Hidden;
 import jakarta.annotation.Nullable;
-import jakarta.servlet.http.HttpServletRequest;
-import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -20,36 +14,19 @@ import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestMethod;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Papers that are dropped: first their bytes, which may come in pieces, then what is known of them. */
+/** Papers whose bytes were sent before, now with what is known of them; and links. */
 @RestController
-class UploadsController {
+class SentPapersController {
 
-    private final ResumableUploads uploads;
+    private final SentPapers sent;
     private final Arrivals arrivals;
 
-    UploadsController(ResumableUploads uploads, Arrivals arrivals) {
-        this.uploads = uploads;
+    SentPapersController(SentPapers sent, Arrivals arrivals) {
+        this.sent = sent;
         this.arrivals = arrivals;
-    }
-
-    @Hidden
-    @RequestMapping(
-            path = {ResumableUploads.ADDRESS, ResumableUploads.ADDRESS + "/*"},
-            method = {
-                RequestMethod.POST,
-                RequestMethod.HEAD,
-                RequestMethod.PATCH,
-                RequestMethod.DELETE,
-                RequestMethod.OPTIONS
-            })
-    void piece(Viewer viewer, HttpServletRequest request, HttpServletResponse response) {
-        viewer.requireChange();
-        uploads.process(viewer, request, response);
     }
 
     /**
@@ -70,33 +47,11 @@ class UploadsController {
     @ResponseStatus(HttpStatus.CREATED)
     ArrivalsController.ReceivedAnswer take(Viewer viewer, @Valid @RequestBody SentUpload paper) throws IOException {
         arrivals.requireMayBring(viewer, paper.fileId());
-        String origin = "upload:" + viewer.accountId() + ":" + paper.upload();
-        UUID taken = arrivals.ofOrigin(origin).orElse(null);
-        if (taken != null) {
-            return new ArrivalsController.ReceivedAnswer(taken);
-        }
-        try (UploadedFile file = uploads.whole(viewer, paper.upload())) {
-            UUID id = arrivals.receiveOnce(new ReceivedPaper(
-                    file.path(),
-                    file.name(),
-                    Arrival.Source.DROP,
-                    viewer.actor(),
-                    paper.fileId(),
-                    paper.type(),
-                    words(paper.note()),
-                    null,
-                    null,
-                    origin));
-            uploads.remove(viewer, paper.upload());
-            return new ArrivalsController.ReceivedAnswer(id);
-        } catch (Refusal | IOException gone) {
-            // asked side by side, the other one was quicker and cleared the upload away
-            taken = arrivals.ofOrigin(origin).orElse(null);
-            if (taken == null) {
-                throw gone;
-            }
-            return new ArrivalsController.ReceivedAnswer(taken);
-        }
+        return new ArrivalsController.ReceivedAnswer(sent.takeOnce(
+                viewer,
+                paper.upload(),
+                Arrival.Source.DROP,
+                new SentPapers.Known(paper.fileId(), paper.type(), words(paper.note()))));
     }
 
     /** @param note shown to whoever files it */

@@ -1,29 +1,36 @@
 import { DetailedError, Upload } from "tus-js-client";
-import { answer, api, csrfToken, Problem, problemOf } from "../../api/client";
+import { csrfToken, Problem, problemOf } from "../../api/client";
+import { sessionEnded } from "../../api/session";
 
-/** What is known of a paper before it is filed. */
-export type PaperDetails = { fileId?: string; type?: string; note?: string };
+/**
+ * Takes over what was sent whole, and answers what it became; asked again for the same upload, it does nothing new.
+ * @param end tells the server that the bytes need not be kept there any longer
+ */
+export type Taking<T> = (upload: string, end: () => void) => Promise<T>;
 
-export type Sending = { arrival: Promise<string>; stop: () => void; goOn: () => void };
+export type Sending<T> = { taken: Promise<T>; stop: () => void; goOn: () => void };
 
 const PAUSES = [0, 1_000, 3_000, 6_000, 12_000, 24_000];
 
 /**
  * Sends a file by the open protocol tus 1.0.0: after a lost connection, or when the same file is dropped again, it goes
- * on where it broke off. Only the whole file becomes a paper.
+ * on where it broke off. Only the whole file is taken over.
  */
-export function sendResumably(
+export function sendResumably<T>(
   file: File,
-  details: PaperDetails,
-  /** Its bytes may come before; it becomes a paper only after this, so that papers stay in their order. */
+  take: Taking<T>,
+  /** Its bytes may come before; it is taken over only after this, so that papers stay in their order. */
   turn: Promise<void>,
   onProgress: (part: number) => void,
   onBroken: (problem: Problem) => void,
-): Sending {
+): Sending<T> {
   let stopped: (reason: Problem) => void = () => undefined;
   let begun: Upload | undefined;
-  const arrival = new Promise<string>((resolve, reject) => {
+  const taken = new Promise<T>((resolve, reject) => {
     stopped = reject;
+    const end = () => {
+      upload.abort(true).catch(() => undefined);
+    };
     const upload = new Upload(file, {
       endpoint: "/api/uploads",
       retryDelays: PAUSES,
@@ -35,13 +42,15 @@ export function sendResumably(
         const problem = problemOfUpload(error);
         if (problem.status === 0) {
           onBroken(problem);
+        } else if (problem.status === 401) {
+          sessionEnded().then((isBack) => (isBack ? upload.start() : reject(problem)));
         } else {
           reject(problem);
         }
       },
       onSuccess: () => {
         const id = upload.url?.split("/").pop() ?? "";
-        turn.then(() => take(id, details)).then(resolve, reject);
+        turn.then(() => untilAnswered(() => take(id, end))).then(resolve, reject);
       },
     });
     begun = upload;
@@ -54,7 +63,7 @@ export function sendResumably(
     });
   });
   return {
-    arrival,
+    taken,
     stop: () => {
       begun?.abort(true).catch(() => undefined);
       stopped(new Problem(0, "stopped", "Stopped.", [], {}));
@@ -63,12 +72,11 @@ export function sendResumably(
   };
 }
 
-/** Asked again after a lost answer, the server answers the same. */
-async function take(upload: string, details: PaperDetails): Promise<string> {
+/** Asks again after a lost answer. */
+async function untilAnswered<T>(ask: () => Promise<T>): Promise<T> {
   for (const pause of [...PAUSES, undefined]) {
     try {
-      const { id } = await answer(api.POST("/api/arrivals/sent", { body: { upload, ...details } }));
-      return id;
+      return await ask();
     } catch (error) {
       const lost = error instanceof Problem && error.status === 0;
       if (!lost || pause === undefined) {

@@ -1,0 +1,11 @@
+-- who filed, discarded, split or joined a paper that waited, and when; one filing of several papers has one moment
+alter table arrival
+  add column handled_by_id uuid,
+  add column handled_by text,
+  add column handled_at timestamptz;
+create index arrival_handled on arrival (handled_by_id, handled_at) where state = 'FILED';
+
+-- how the practice writes days, and with which day its week begins (ISO 8601: 1 is Monday)
+alter table practice
+  add column day_order text not null default 'DAY_FIRST' check (day_order in ('DAY_FIRST', 'MONTH_FIRST')),
+  add column week_start smallint not null default 1 check (week_start between 1 and 7);
