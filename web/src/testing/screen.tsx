@@ -5,6 +5,7 @@ import { MemoryRouter, Route, Routes } from "react-router";
 import type { paths } from "../api/schema";
 import { Uploads } from "../features/uploads/Uploads";
 import { Providers } from "../Providers";
+import { forgetDrafts } from "../ui/drafts";
 
 // a busy machine takes longer than the usual second
 configure({ asyncUtilTimeout: 8_000 });
@@ -93,6 +94,7 @@ export function serve<const T extends Record<string, unknown>>(
 
 /** Shows an element at an address, as the application would. */
 export function show(element: ReactNode, address = "/", route = "*") {
+  forgetDrafts();
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   return render(
     <MemoryRouter initialEntries={[address]}>

@@ -1,5 +1,5 @@
 import { Alert, Button, Space } from "antd";
-import type { Drafting } from "./drafts";
+import type { Drafting, Version } from "./drafts";
 
 /** Says that what was typed is not saved, or that somebody else saved meanwhile, and offers the ways out. */
 export function DraftNote<T>({
@@ -7,7 +7,7 @@ export function DraftNote<T>({
   by,
   onDiscard,
 }: {
-  draft: Drafting<T>;
+  draft: Drafting<T, Version>;
   /** Who saved meanwhile, when that is known. */
   by?: string;
   onDiscard?: () => void;

@@ -1,7 +1,10 @@
 import { useSyncExternalStore } from "react";
 
+/** Counted up by each save; where nothing counts, what is kept itself, written out. */
+export type Version = number | string;
+
 /** What was typed and not saved. @property of the version of what is kept that it changes */
-type Draft = { of: number; value: unknown };
+type Draft = { of: Version; value: unknown };
 
 const STORED = "denfold.drafts";
 
@@ -38,7 +41,14 @@ function put(key: string, draft: Draft | undefined) {
   keep(next);
 }
 
-/** Forgets what was typed, such as when another account signs in. */
+/** Forgets what was typed for one thing that is done with. */
+export function forgetDraft(key: string) {
+  if (drafts.has(key)) {
+    put(key, undefined);
+  }
+}
+
+/** Forgets all that was typed, such as when another account signs in. */
 export function forgetDrafts() {
   keep(new Map());
 }
@@ -58,11 +68,11 @@ function same(a: unknown, b: unknown): boolean {
   return JSON.stringify(a) === JSON.stringify(b);
 }
 
-export type Drafting<T> = {
+export type Drafting<T, V extends Version = number> = {
   /** What is to be shown and changed: what was typed, else what is kept. */
   value: T;
   /** The version of what is kept that a save is sent for. */
-  version: number;
+  version: V;
   isChanged: boolean;
   /** Somebody else saved since this was begun. */
   isOutdated: boolean;
@@ -81,8 +91,8 @@ export type Drafting<T> = {
  * @param kept as the server has it
  * @param version counted up by each save of it
  */
-export function useDraft<T>(key: string, kept: T, version: number): Drafting<T> {
-  const draft = useSyncExternalStore(watch, () => drafts.get(key)) as { of: number; value: T } | undefined;
+export function useDraft<T, V extends Version>(key: string, kept: T, version: V): Drafting<T, V> {
+  const draft = useSyncExternalStore(watch, () => drafts.get(key)) as { of: V; value: T } | undefined;
   const isChanged = draft !== undefined && !same(draft.value, kept);
   const value = isChanged ? draft.value : kept;
   const of = isChanged ? draft.of : version;
@@ -92,7 +102,7 @@ export function useDraft<T>(key: string, kept: T, version: number): Drafting<T> 
     isChanged,
     isOutdated: isChanged && of !== version,
     set: (next) => {
-      const before = drafts.get(key) as { of: number; value: T } | undefined;
+      const before = drafts.get(key) as { of: V; value: T } | undefined;
       const become = typeof next === "function" ? (next as (b: T) => T)(before?.value ?? kept) : next;
       put(key, same(become, kept) ? undefined : { of: before?.of ?? version, value: become });
     },

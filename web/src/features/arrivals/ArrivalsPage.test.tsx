@@ -1,10 +1,18 @@
 import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
-import { afterEach, expect, test } from "vitest";
+import { afterEach, beforeEach, expect, test, vi } from "vitest";
 import { OTTILIE, PRACTICE, serve, show } from "../../testing/screen";
 import { ArrivalsPage } from "./ArrivalsPage";
 import type { Arrival, ArrivalDetail } from "./arrivalQueries";
 
-afterEach(cleanup);
+beforeEach(() => {
+  // only what the clock says: a busy machine must not make a paper older
+  vi.useFakeTimers({ toFake: ["Date"] });
+});
+
+afterEach(() => {
+  cleanup();
+  vi.useRealTimers();
+});
 
 function arrival(id: string, part: Partial<Arrival> = {}): Arrival {
   return {
@@ -23,8 +31,8 @@ function arrival(id: string, part: Partial<Arrival> = {}): Arrival {
   };
 }
 
-/** Until a paper has been there long enough to be filed by a key. */
-const seen = () => new Promise((over) => setTimeout(over, 1_050));
+/** Lets a paper have been there long enough to be filed by a key. */
+const seen = () => vi.setSystemTime(Date.now() + 1_050);
 
 const TYPES = [
   {
@@ -51,6 +59,7 @@ function detail(id: string, proposals: Partial<ArrivalDetail["proposals"]> = {})
       documentDate: [],
       effectiveDate: [],
       statedExpiry: [],
+      signedOn: [],
       fields: [],
       pagesWithoutText: 0,
       ...proposals,
@@ -215,7 +224,7 @@ test("two people of one name are offered and none is taken until a digit says wh
   });
   show(<ArrivalsPage />);
   await screen.findByText("S-0040");
-  await seen();
+  seen();
   fireEvent.keyDown(window, { key: "Enter" });
   await screen.findByText("Choose the person first.");
   fireEvent.keyDown(window, { key: "2" });
@@ -262,7 +271,7 @@ test("A says what else a paper is, and it is filed as both", async () => {
   fireEvent.keyDown(window, { key: "a" });
   fireEvent.mouseDown(await screen.findByLabelText("Is also"));
   fireEvent.click(await screen.findByText("Letter", { selector: ".ant-select-item-option-content" }));
-  await seen();
+  seen();
   fireEvent.keyDown(window, { key: "Enter" });
   await waitFor(() =>
     expect(calls.find((c) => c.path === "/api/arrivals/a/filing")?.body).toMatchObject({
@@ -317,7 +326,7 @@ test("a paper is not filed by a key that was pressed before it could be seen", a
   const calls = serve(sureDesk().answers);
   show(<ArrivalsPage />);
   await screen.findByText("Handbook receipt a");
-  await seen();
+  seen();
   const filed = () => calls.filter((c) => c.path.endsWith("/filing")).map((c) => c.path);
   fireEvent.keyDown(window, { key: "Enter" });
   await waitFor(() => expect(filed()).toEqual(["/api/arrivals/a/filing"]));
@@ -326,7 +335,7 @@ test("a paper is not filed by a key that was pressed before it could be seen", a
   fireEvent.click(screen.getByRole("button", { name: /File and next/ }), { detail: 0 });
   await screen.findByText(/has only just appeared/);
   expect(filed()).toHaveLength(1);
-  await seen();
+  seen();
   fireEvent.keyDown(window, { key: "Enter" });
   await waitFor(() => expect(filed()).toHaveLength(2));
 });
@@ -376,7 +385,7 @@ test("a paper that is filed elsewhere stays until one goes on, and no other slip
   });
   show(<ArrivalsPage />);
   await screen.findByText("Handbook receipt a");
-  await seen();
+  seen();
   desk.gone("a");
   await screen.findByText("“a.pdf” was filed meanwhile by Hester Quill");
   fireEvent.keyDown(window, { key: "Enter" });

@@ -4,12 +4,14 @@ import { useRef, useState } from "react";
 import { api, done, fieldWords, wordsOf } from "../../api/client";
 import { DayField } from "../../ui/DayField";
 import { day } from "../../ui/days";
+import { useDraft } from "../../ui/drafts";
 import { useKeys } from "../../ui/keys";
 import { meOptions } from "../access/sessionQueries";
 import { FurtherTypes, TypePicker } from "../catalog/TypePicker";
 import { typesOptions } from "../catalog/typeQueries";
 import { ReasonModal } from "../documents/ReasonModal";
 import { PersonPicker } from "../people/PersonPicker";
+import { SignedOnPaper } from "../signing/SignedOnPaper";
 import {
   type Arrival,
   type ArrivalDetail,
@@ -36,13 +38,18 @@ type FilingSheetProps = {
 /** Person, type and dates of a waiting paper; the name it will get and the slot it will fill; the key that files it. */
 export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
   const detail = useQuery(arrivalOptions(arrival)).data;
-  const [touched, setTouched] = useState<{ of: string; draft: Draft; tried?: boolean }>();
-  const mine = touched?.of === arrival.id ? touched : undefined;
-  const proposed = { ...proposedDraft(arrival, detail), ...mine?.draft };
+  // what was typed is kept with its paper, while one looks at others
+  const typed = useDraft<Draft, number>(`filing ${arrival.id}`, {}, 0);
+  const [tried, setTried] = useState<string>();
+  const proposed = { ...proposedDraft(arrival, detail), ...typed.value };
   const types = draftTypes(proposed);
   const known = useQuery(typesOptions).data ?? [];
   const fields = [...new Set(types.flatMap((t) => known.find((k) => k.code === t)?.fields ?? []))];
-  const values = Object.entries(fieldValues(types, mine?.draft.fields, detail));
+  const signers = known
+    .filter((k) => types.includes(k.code))
+    .flatMap((k) => k.signers)
+    .filter((s, i, all) => all.findIndex((o) => o.role === s.role) === i);
+  const values = Object.entries(fieldValues(types, typed.value.fields, detail));
   const draft = { ...proposed, fields: Object.fromEntries(values.filter(([name]) => fields.includes(name))) };
   const [moreFor, setMoreFor] = useState<string>();
   const isMore = moreFor === arrival.id;
@@ -54,13 +61,14 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
   const aside = useSetAside(arrival, () => setSetsAside(false));
   const problem = preview.error;
   const change = (part: Draft) => {
-    const next: Draft = { ...mine?.draft, ...part };
+    const next: Draft = { ...typed.value, ...part };
     if (part.type) {
       // another type has other fields, and what it is cannot be what it is besides
       delete next.fields;
+      delete next.signedOnPaper;
       next.furtherTypes = next.furtherTypes?.filter((t) => t !== part.type);
     }
-    setTouched({ of: arrival.id, draft: next });
+    typed.set(next);
   };
   const appeared = useAppeared(arrival.id);
   /** @param byKey whether a key was pressed, which may have been meant for the paper before this one */
@@ -74,7 +82,7 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
     } else if (details) {
       onFile({ chosen: [arrival, ...others], details });
     } else {
-      setTouched({ of: arrival.id, draft: mine?.draft ?? {}, tried: true });
+      setTried(arrival.id);
     }
   };
   const persons = personOffers(detail);
@@ -202,13 +210,25 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
               </div>
             </Form.Item>
           </div>
+          {signers.length > 0 && (
+            <Form.Item label="Signatures" {...told(problem, "signedOnPaper")}>
+              <SignedOnPaper
+                fileId={draft.fileId}
+                signers={signers}
+                value={draft.signedOnPaper ?? []}
+                onChange={(signedOnPaper) => change({ signedOnPaper })}
+                found={detail?.proposals.signedOn[0]}
+                otherwise={draft.documentDate}
+              />
+            </Form.Item>
+          )}
           {fields.map((name) => (
             <Form.Item key={name} label={name} htmlFor={`filing-field-${name}`}>
               <Input
                 id={`filing-field-${name}`}
                 value={draft.fields[name] ?? ""}
                 maxLength={200}
-                onChange={(e) => change({ fields: { ...mine?.draft.fields, [name]: e.target.value } })}
+                onChange={(e) => change({ fields: { ...typed.value.fields, [name]: e.target.value } })}
                 onPressEnter={() => onward()}
               />
               <FieldReason found={foundField(detail, types, name)} value={draft.fields[name]} />
@@ -217,7 +237,7 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
         </Form>
         {preview.data && <FilingEffect preview={preview.data} />}
         {unreadable(arrival, detail)}
-        {mine?.tried && !complete(draft) && <Alert type="warning" title={lacking(draft)} />}
+        {tried === arrival.id && !complete(draft) && <Alert type="warning" title={lacking(draft)} />}
         {problem && !fieldProblem(problem) && <Alert type="error" title={wordsOf(problem)} />}
       </div>
       {mayChange && (
@@ -276,6 +296,7 @@ function lacking(draft: Draft): string {
     !draft.fileId && "the person",
     !draft.type && "the type",
     !draft.documentDate && "the date",
+    (draft.signedOnPaper ?? []).some((s) => !s.signer.trim() || !s.signedOn) && "who signed and when",
   ].filter(Boolean);
   const last = lacks.pop();
   return `Choose ${lacks.length > 0 ? `${lacks.join(", ")} and ` : ""}${last} first.`;

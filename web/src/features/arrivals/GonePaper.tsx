@@ -4,6 +4,7 @@ import { useEffect } from "react";
 import { Link } from "react-router";
 import { answer, api, type Shape } from "../../api/client";
 import { moment } from "../../ui/days";
+import { forgetDraft } from "../../ui/drafts";
 import { Loaded, QuietEmpty } from "../../ui/Quiet";
 import { meOptions } from "../access/sessionQueries";
 
@@ -16,6 +17,12 @@ export function GonePaper({ id, hasNext, onNext }: { id: string; hasNext: boolea
     queryFn: () => answer(api.GET("/api/arrivals/{id}/outcome", { params: { path: { id } } })),
   });
   const me = useQuery(meOptions).data;
+  const isHandled = outcome.data?.byName != null;
+  useEffect(() => {
+    if (isHandled) {
+      forgetDraft(`filing ${id}`);
+    }
+  }, [isHandled, id]);
   // whoever split it goes on with its first part
   const isMySplit = outcome.data?.state === "SPLIT" && outcome.data.byName === me?.name;
   // biome-ignore lint/correctness/useExhaustiveDependencies: once

@@ -2,6 +2,8 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, Button, Checkbox, Input, InputNumber, Radio, Select, Space } from "antd";
 import { useState } from "react";
 import { api, done, fieldWords, type Shape, wordsOf } from "../../api/client";
+import { DraftNote } from "../../ui/DraftNote";
+import { useDraft } from "../../ui/drafts";
 import { Loaded } from "../../ui/Quiet";
 import { typesOptions } from "../catalog/typeQueries";
 import { CoverSheetModal } from "./CoverSheetModal";
@@ -86,7 +88,8 @@ function TryScanner({ desk }: { desk: string }) {
 type DeskFormProps = { desk: Desk; folder?: string; isNew?: boolean; onSaved?: () => void };
 
 function DeskForm({ desk, folder, isNew = false, onSaved }: DeskFormProps) {
-  const [draft, setDraft] = useState(desk);
+  const drafting = useDraft(`desk ${desk.name}`, desk, JSON.stringify(desk));
+  const { value: draft, set: setDraft } = drafting;
   const [here, setHere] = useDesk();
   const types = useQuery(typesOptions).data ?? [];
   const { message } = App.useApp();
@@ -96,6 +99,7 @@ function DeskForm({ desk, folder, isNew = false, onSaved }: DeskFormProps) {
     mutationFn: () => done(api.PUT("/api/set-up/pickups", { body: draft })),
     onSuccess: async () => {
       message.success("Saved.");
+      drafting.discard();
       await queries.invalidateQueries({ queryKey: ["set-up", "pickups"] });
       await queries.invalidateQueries({ queryKey: ["desks"] });
       onSaved?.();
@@ -127,11 +131,7 @@ function DeskForm({ desk, folder, isNew = false, onSaved }: DeskFormProps) {
             this browser stands here
           </Radio>
         )}
-        <Button
-          disabled={JSON.stringify(draft) === JSON.stringify(desk)}
-          loading={save.isPending}
-          onClick={() => save.mutate()}
-        >
+        <Button disabled={!drafting.isChanged} loading={save.isPending} onClick={() => save.mutate()}>
           Save
         </Button>
       </div>
@@ -144,6 +144,7 @@ function DeskForm({ desk, folder, isNew = false, onSaved }: DeskFormProps) {
           className="set-up-alert"
         />
       )}
+      <DraftNote draft={drafting} />
       <div className="desk-fields">
         <label htmlFor={`${id}-type`}>Its papers are mostly</label>
         <Select

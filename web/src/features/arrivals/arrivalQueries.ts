@@ -42,6 +42,8 @@ export type Draft = {
   statedExpiry?: string | null;
   /** Values of the type's fields that were typed, by their names. */
   fields?: Record<string, string>;
+  /** Signatures that are seen on the paper. */
+  signedOnPaper?: Shape<"SignedOnPaper">[];
 };
 
 /** All that a draft says the paper is, the type that names it first. */
@@ -78,8 +80,9 @@ export function proposedDraft(arrival: Arrival, detail?: ArrivalDetail): Draft {
 
 /** The draft as filing details, once the three things that filing needs are there. */
 export function complete(draft: Draft): Shape<"FilingDetails"> | null {
-  const { fileId, type, documentDate } = draft;
-  return fileId && type && documentDate ? { ...draft, fileId, type, documentDate } : null;
+  const { fileId, type, documentDate, signedOnPaper } = draft;
+  const isSigned = (signedOnPaper ?? []).every((s) => s.signer.trim() !== "" && s.signedOn !== "");
+  return fileId && type && documentDate && isSigned ? { ...draft, fileId, type, documentDate } : null;
 }
 
 export const previewOptions = (arrival: string, draft: Draft) => {

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { App } from "antd";
 import { answer, api, done, type Shape, wordsOf } from "../../api/client";
+import { forgetDraft } from "../../ui/drafts";
 import type { Arrival } from "./arrivalQueries";
 
 type Filed = Shape<"FiledAnswer">;
@@ -65,6 +66,9 @@ export function useFiling(onGone: () => void, onBack: (id: string) => void) {
     mutationFn: ({ sent }: Filing & { sent: Promise<Filed[]> }) => sent,
     onSuccess: async (filed, { chosen }) => {
       const papers = chosen.map((a) => a.id);
+      for (const id of papers) {
+        forgetDraft(`filing ${id}`);
+      }
       const name = filed[0]?.name ?? "";
       message.success({
         key: `filed ${papers[0]}`,

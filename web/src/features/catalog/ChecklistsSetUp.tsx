@@ -5,7 +5,9 @@ import { useNavigate, useParams } from "react-router";
 import { answer, api, done, Problem, type Shape, wordsOf } from "../../api/client";
 import { practiceOptions } from "../../api/practice";
 import { DayField } from "../../ui/DayField";
+import { DraftNote } from "../../ui/DraftNote";
 import { day } from "../../ui/days";
+import { useDraft } from "../../ui/drafts";
 import { Loaded, QuietEmpty } from "../../ui/Quiet";
 import { ConditionEditor, type KnownFacts } from "./ConditionEditor";
 import { EffectModal } from "./EffectModal";
@@ -56,7 +58,7 @@ function Chosen({ lists, today }: { lists: ChecklistSetUp[]; today: string }) {
           <Loaded query={types}>
             {(allTypes) => (
               <ChecklistEditor
-                key={isNew ? "new" : `${chosen?.code} ${chosen?.version}`}
+                key={isNew ? "new" : chosen?.code}
                 list={isNew ? undefined : chosen}
                 today={today}
                 taken={lists.map((l) => l.code)}
@@ -99,12 +101,13 @@ function draftOf(list: ChecklistSetUp | undefined, today: string): Draft {
 }
 
 function ChecklistEditor({ list, today, taken, known, types }: EditorProps) {
-  const [draft, setDraft] = useState(() => draftOf(list, today));
+  const drafting = useDraft(`checklist ${list?.code ?? "new"}`, draftOf(list, today), list?.version ?? 0);
+  const { value: draft, set: setDraft } = drafting;
   const [dragged, setDragged] = useState<number | null>(null);
   const navigate = useNavigate();
   const code = list?.code ?? codeOf(draft.label, taken);
   const body = {
-    version: list?.version ?? 0,
+    version: drafting.version,
     label: draft.label,
     ...(draft.fromDay ? { fromDay: draft.fromDay } : {}),
     definition: { ...draft.definition, code },
@@ -115,7 +118,10 @@ function ChecklistEditor({ list, today, taken, known, types }: EditorProps) {
     ask: () => answer(api.POST("/api/set-up/checklists/{code}/effect", { params, body })),
     put: () => done(api.PUT("/api/set-up/checklists/{code}", { params, body })),
     savedWords: "Saved. Files are recomputed now.",
-    onSaved: () => navigate(`/set-up/checklists/${code}`),
+    onSaved: () => {
+      drafting.discard();
+      navigate(`/set-up/checklists/${code}`);
+    },
   });
   const problem = change.problem as unknown;
   const place = problem instanceof Problem ? placeOf(problem) : null;
@@ -160,6 +166,7 @@ function ChecklistEditor({ list, today, taken, known, types }: EditorProps) {
           See the effect and save…
         </Button>
       </div>
+      <DraftNote draft={drafting} />
       {list && list.versions.length > 1 && <Versions list={list} onShow={setDraft} label={draft.label} />}
       {problem != null && (!place || place.requirement === undefined) && (
         <Alert type="error" title={wordsOf(problem)} className="set-up-alert" />

@@ -4,6 +4,8 @@ import { Alert, App, Button, Checkbox, Input, Select } from "antd";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { api, done, Problem, type Shape, wordsOf } from "../../api/client";
+import { DraftNote } from "../../ui/DraftNote";
+import { useDraft } from "../../ui/drafts";
 import { Loaded } from "../../ui/Quiet";
 import { codeOf } from "./rules";
 import { SetUpList } from "./SetUpList";
@@ -28,11 +30,7 @@ export function KindsSetUp() {
               addWords="New kind"
               entries={all.map((k) => ({ code: k.code, label: k.label, words: String(k.files) }))}
             />
-            <KindEditor
-              key={chosen ? `${chosen.code} ${chosen.version}` : "new"}
-              kind={chosen}
-              taken={all.map((k) => k.code)}
-            />
+            <KindEditor key={chosen?.code ?? "new"} kind={chosen} taken={all.map((k) => k.code)} />
           </>
         );
       }}
@@ -41,25 +39,34 @@ export function KindsSetUp() {
 }
 
 function KindEditor({ kind, taken }: { kind: KindSetUp | undefined; taken: string[] }) {
-  const [draft, setDraft] = useState(
-    () => kind ?? { version: 0, label: "", plural: "", numberPrefix: "", facts: [] as Fact[] },
+  const drafting = useDraft(
+    `kind ${kind?.code ?? "new"}`,
+    {
+      label: kind?.label ?? "",
+      plural: kind?.plural ?? "",
+      numberPrefix: kind?.numberPrefix ?? "",
+      facts: kind?.facts ?? ([] as Fact[]),
+    },
+    kind?.version ?? 0,
   );
+  const { value: draft, set: setDraft } = drafting;
   const { message } = App.useApp();
   const queries = useQueryClient();
   const navigate = useNavigate();
   const code = kind?.code ?? codeOf(draft.label, taken);
   const save = useMutation({
     mutationFn: () => {
-      const { version, label, plural, numberPrefix, facts } = draft;
+      const { label, plural, numberPrefix, facts } = draft;
       return done(
         api.PUT("/api/set-up/kinds/{code}", {
           params: { path: { code } },
-          body: { version, label, plural, numberPrefix, facts },
+          body: { version: drafting.version, label, plural, numberPrefix, facts },
         }),
       );
     },
     onSuccess: () => {
       message.success("Saved.");
+      drafting.discard();
       queries.invalidateQueries();
       navigate(`/set-up/kinds/${code}`);
     },
@@ -102,6 +109,7 @@ function KindEditor({ kind, taken }: { kind: KindSetUp | undefined; taken: strin
         </Button>
       </div>
       {save.error && <Alert type="error" title={wordsOf(save.error)} className="set-up-alert" />}
+      <DraftNote draft={drafting} />
       <table className="facts-table">
         <thead>
           <tr>

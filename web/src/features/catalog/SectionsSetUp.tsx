@@ -1,8 +1,9 @@
 import { ArrowDownOutlined, ArrowUpOutlined, DeleteOutlined } from "@ant-design/icons";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, Button, Input } from "antd";
-import { useState } from "react";
 import { api, done, type Shape, wordsOf } from "../../api/client";
+import { DraftNote } from "../../ui/DraftNote";
+import { useDraft } from "../../ui/drafts";
 import { Loaded } from "../../ui/Quiet";
 import { moved } from "./rules";
 import { setUpSectionsOptions } from "./setUpQueries";
@@ -12,15 +13,16 @@ type Section = Shape<"SectionAnswerOfSetUp">;
 /** The parts of a file and their order. */
 export function SectionsSetUp() {
   const sections = useQuery(setUpSectionsOptions);
-  return (
-    <Loaded query={sections}>
-      {(all) => <Sections key={all.map((s) => s.code + s.label).join()} sections={all} />}
-    </Loaded>
-  );
+  return <Loaded query={sections}>{(all) => <Sections sections={all} />}</Loaded>;
 }
 
 function Sections({ sections }: { sections: Section[] }) {
-  const [draft, setDraft] = useState<(Omit<Section, "code"> & { code?: string })[]>(sections);
+  const drafting = useDraft<(Omit<Section, "code"> & { code?: string })[], string>(
+    "sections",
+    sections,
+    JSON.stringify(sections.map((s) => [s.code, s.label])),
+  );
+  const { value: draft, set: setDraft } = drafting;
   const { message } = App.useApp();
   const queries = useQueryClient();
   const save = useMutation({
@@ -32,6 +34,7 @@ function Sections({ sections }: { sections: Section[] }) {
       ),
     onSuccess: () => {
       message.success("Saved.");
+      drafting.discard();
       queries.invalidateQueries();
     },
   });
@@ -45,6 +48,7 @@ function Sections({ sections }: { sections: Section[] }) {
         </Button>
       </div>
       {save.error && <Alert type="error" title={wordsOf(save.error)} className="set-up-alert" />}
+      <DraftNote draft={drafting} />
       <ul className="plain-list sections-list">
         {draft.map((section, i) => (
           <li key={section.code ?? `new ${i}`}>

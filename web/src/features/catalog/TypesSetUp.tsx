@@ -4,6 +4,8 @@ import dayjs from "dayjs";
 import { type ReactNode, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { answer, api, done, fieldWords, Problem, type Shape, wordsOf } from "../../api/client";
+import { DraftNote } from "../../ui/DraftNote";
+import { useDraft } from "../../ui/drafts";
 import { Loaded } from "../../ui/Quiet";
 import { useStaff } from "../handover/colleagues";
 import { EffectModal } from "./EffectModal";
@@ -48,7 +50,7 @@ export function TypesSetUp() {
             <Loaded query={sections}>
               {(allSections) => (
                 <TypeEditor
-                  key={chosen ? `${chosen.code} ${chosen.version}` : "new"}
+                  key={chosen?.code ?? "new"}
                   type={chosen}
                   taken={all.map((t) => t.code)}
                   sections={allSections}
@@ -69,27 +71,30 @@ type TypeEditorProps = {
 };
 
 function TypeEditor({ type, taken, sections }: TypeEditorProps) {
-  const [draft, setDraft] = useState<Omit<TypeSetUp, "code">>(
-    () =>
-      type ?? {
-        version: 0,
-        label: "",
-        section: sections[0]?.code ?? "",
-        validity: { rule: "open" },
-        namingPattern: "{type}, {document date}, {person}, {pending}",
-        signers: [],
-        needsReview: false,
-        sensitive: false,
-        synonyms: [],
-        fields: [],
-      },
+  const drafting = useDraft<Omit<TypeSetUp, "code">, number>(
+    `type ${type?.code ?? "new"}`,
+    type ?? {
+      version: 0,
+      label: "",
+      section: sections[0]?.code ?? "",
+      validity: { rule: "open" },
+      namingPattern: "{type}, {document date}, {person}, {pending}",
+      signers: [],
+      needsReview: false,
+      sensitive: false,
+      synonyms: [],
+      fields: [],
+    },
+    type?.version ?? 0,
   );
-  const set = (changes: Partial<TypeSetUp>) => setDraft((d) => ({ ...d, ...changes }));
+  const draft = drafting.value;
+  const set = (changes: Partial<TypeSetUp>) => drafting.set((d) => ({ ...d, ...changes }));
   const staff = useStaff();
   const navigate = useNavigate();
   const code = type?.code ?? codeOf(draft.label, taken);
   const params = { path: { code } };
-  const { version, label, section, namingPattern, signers, needsReview, reviewer } = draft;
+  const { version } = drafting;
+  const { label, section, namingPattern, signers, needsReview, reviewer } = draft;
   const { sensitive, synonyms, fields } = draft;
   const validity = draft.validity;
   const body = {
@@ -109,7 +114,10 @@ function TypeEditor({ type, taken, sections }: TypeEditorProps) {
     ask: () => answer(api.POST("/api/set-up/document-types/{code}/effect", { params, body })),
     put: () => done(api.PUT("/api/set-up/document-types/{code}", { params, body })),
     savedWords: "Saved.",
-    onSaved: () => navigate(`/set-up/types/${code}`),
+    onSaved: () => {
+      drafting.discard();
+      navigate(`/set-up/types/${code}`);
+    },
   });
   const problem = change.problem;
   return (
@@ -133,6 +141,7 @@ function TypeEditor({ type, taken, sections }: TypeEditorProps) {
         </Button>
       </div>
       {problem && <Alert type="error" title={wordsOf(problem)} className="set-up-alert" />}
+      <DraftNote draft={drafting} />
       <Field label="Holds">
         <ValidityEditor
           label={draft.label}

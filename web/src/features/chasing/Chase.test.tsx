@@ -11,6 +11,14 @@ const LETTER = {
   subject: "Papers for your file",
   body: "Dear Tamsin,\n\nplease send us: First aid certificate.",
   wanted: ["First aid certificate"],
+  addressees: [
+    {
+      name: "Tamsin Korhola",
+      email: "tamsin@post.example",
+      fits: true,
+      body: "Dear Tamsin,\n\nplease send us: First aid certificate.",
+    },
+  ],
 };
 
 test("the mail is looked at, changed and sent as it stands", async () => {
@@ -22,6 +30,7 @@ test("the mail is looked at, changed and sent as it stands", async () => {
   fireEvent.click(screen.getByRole("button", { name: "Send" }));
   await screen.findByText(/On its way/);
   expect(calls.find((c) => c.method === "POST")?.body).toEqual({
+    to: "tamsin@post.example",
     body: "Dear Tamsin, by Friday please.",
     again: false,
   });
@@ -45,11 +54,11 @@ test("a second mail on the same day is warned of, and sent only when meant", asy
 
 test("who has no address, or misses nothing, cannot be chased", async () => {
   serve({
-    "GET /api/files/f1/chase": { ...LETTER, recipient: null },
+    "GET /api/files/f1/chase": { ...LETTER, recipient: null, addressees: [] },
     "GET /api/files/f2/chase": { ...LETTER, wanted: [] },
   });
   const { unmount } = show(<ChaseModal fileId="f1" open onClose={() => {}} />);
-  await screen.findByText(/holds no mail address/);
+  await screen.findByText(/Nobody can be written to/);
   expect(screen.queryByRole("button", { name: "Send" })).toBeNull();
   unmount();
   show(<ChaseModal fileId="f2" open onClose={() => {}} />);
@@ -74,4 +83,34 @@ test("of many, each is told what became of it, and one refusal stops no other", 
     { again: false },
     { again: false },
   ]);
+});
+
+test("about a child nobody is guessed: one is chosen, told why it is unusual, and the letter is to them", async () => {
+  const calls = serve({
+    "GET /api/files/f1/chase": {
+      ...LETTER,
+      recipient: null,
+      addressees: [
+        { name: "Edie Penhallow", email: "edie@post.example", fits: false, body: "Dear Edie," },
+        {
+          name: "Ada Penhallow",
+          email: "ada@post.example",
+          words: "sibling",
+          fits: false,
+          body: "Dear Ada,",
+        },
+      ],
+    },
+    "POST /api/files/f1/chase": {},
+  });
+  show(<ChaseModal fileId="f1" open onClose={() => {}} />);
+  const to = await screen.findByLabelText("To");
+  expect(screen.getByRole<HTMLButtonElement>("button", { name: "Send" }).disabled).toBe(true);
+  fireEvent.mouseDown(to);
+  fireEvent.click(await screen.findByText("Ada Penhallow, sibling · ada@post.example"));
+  await screen.findByText(/would not usually write to Ada Penhallow/);
+  expect(screen.getByLabelText<HTMLTextAreaElement>("Text of the mail").value).toBe("Dear Ada,");
+  fireEvent.click(screen.getByRole("button", { name: "Send" }));
+  await screen.findByText(/On its way/);
+  expect(calls.find((c) => c.method === "POST")?.body).toMatchObject({ to: "ada@post.example" });
 });

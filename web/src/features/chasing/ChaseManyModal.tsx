@@ -94,7 +94,7 @@ function Preview({ id }: { id: string }) {
         ) : (
           <>
             <p>
-              To <strong>{data.recipient ?? "no address in the file"}</strong> · {data.subject}
+              To <strong>{data.recipient ?? "nobody yet; open the file to choose"}</strong> · {data.subject}
               {data.chasedToday && (
                 <span className="ochre"> · chased today already ({data.chasedToday})</span>
               )}

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Alert, App, Button, Input, Modal } from "antd";
+import { Alert, App, Button, Input, Modal, Select } from "antd";
 import { useState } from "react";
 import { api, done, Problem, type Shape, wordsOf } from "../../api/client";
 import { Loaded } from "../../ui/Quiet";
@@ -39,12 +39,17 @@ function Letter({
   preview: Shape<"ChasePreview">;
   onClose: () => void;
 }) {
-  const [body, setBody] = useState(preview.body);
+  const [to, setTo] = useState(preview.recipient ?? undefined);
+  const [typed, setTyped] = useState<string>();
+  const chosen = preview.addressees.find((a) => a.email === to);
+  const body = typed ?? chosen?.body ?? "";
   const { message } = App.useApp();
   const queries = useQueryClient();
   const send = useMutation({
     mutationFn: (again: boolean) =>
-      done(api.POST("/api/files/{id}/chase", { params: { path: { id: fileId } }, body: { body, again } })),
+      done(
+        api.POST("/api/files/{id}/chase", { params: { path: { id: fileId } }, body: { to, body, again } }),
+      ),
     onSuccess: () => {
       message.success("On its way. The notices show when it arrived.");
       queries.invalidateQueries({ queryKey: ["notices"] });
@@ -55,21 +60,43 @@ function Letter({
   if (preview.wanted.length === 0) {
     return <p>Nothing is missing or about to lapse in this file, so there is nothing to chase.</p>;
   }
-  if (!preview.recipient) {
-    return <Alert type="warning" title="The file holds no mail address. Add one under Details first." />;
+  if (preview.addressees.length === 0) {
+    return (
+      <Alert
+        type="warning"
+        title="Nobody can be written to: neither the file nor a guardian has an email address. Add one under Details first."
+      />
+    );
   }
   const twice =
     preview.chasedToday != null || (send.error instanceof Problem && send.error.code === "chased-today");
   return (
     <>
-      <p>
-        To <strong>{preview.recipient}</strong> · {preview.subject}
-      </p>
+      <div className="chase-to">
+        <label htmlFor="chase-to">To</label>
+        <Select
+          id="chase-to"
+          value={to}
+          placeholder="Choose whom to write to"
+          onChange={setTo}
+          options={preview.addressees.map((a) => ({
+            value: a.email,
+            label: `${a.name}${a.words ? `, ${a.words}` : ""} · ${a.email}`,
+          }))}
+        />
+        <span className="muted">{preview.subject}</span>
+      </div>
+      {chosen && !chosen.fits && (
+        <Alert
+          type="info"
+          title={`One would not usually write to ${chosen.name} about this file. Check that it is meant.`}
+        />
+      )}
       <Input.TextArea
         aria-label="Text of the mail"
         value={body}
         rows={13}
-        onChange={(e) => setBody(e.target.value)}
+        onChange={(e) => setTyped(e.target.value)}
       />
       {twice && (
         <Alert
@@ -81,7 +108,13 @@ function Letter({
       {send.error && !twice && <Alert type="error" style={{ marginTop: 10 }} title={wordsOf(send.error)} />}
       <div style={{ display: "flex", gap: 8, justifyContent: "flex-end", marginTop: 12 }}>
         <Button onClick={onClose}>Not now</Button>
-        <Button type="primary" danger={twice} loading={send.isPending} onClick={() => send.mutate(twice)}>
+        <Button
+          type="primary"
+          danger={twice}
+          disabled={!chosen}
+          loading={send.isPending}
+          onClick={() => send.mutate(twice)}
+        >
           {twice ? "Send again all the same" : "Send"}
         </Button>
       </div>

@@ -190,7 +190,7 @@ function Views({ file, ledger }: { file: File; ledger?: LedgerData }) {
         {view === "whole" && <WholeFile fileId={file.id} />}
         {view === "details" && (
           <div className="details-columns">
-            <DetailsView key={file.version} file={file} />
+            <DetailsView key={file.id} file={file} />
             <div>
               <RelationsSection file={file} />
               <VisitsSection fileId={file.id} />

@@ -1,8 +1,21 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, Button, Form } from "antd";
+import { useEffect } from "react";
 import { answer, api, fieldWords, type Shape, wordsOf } from "../../api/client";
+import { DraftNote } from "../../ui/DraftNote";
+import { useDraft } from "../../ui/drafts";
 import { useMayChange } from "../asof/asOf";
+import { trailOptions } from "./fileQueries";
 import { PersonFields, type PersonValues, personDetails } from "./PersonFields";
+
+/** What changes a person's details, as the trail names it. */
+const CHANGES = new Set(["file-changed", "merged", "merge-undone"]);
+
+/** What can be typed, as the file has it. */
+function valuesOf(file: Shape<"FileAnswer">): PersonValues {
+  const { givenName, familyName, birthDate, team, email, formerNames, identifiers, spans, facts } = file;
+  return { givenName, familyName, birthDate, team, email, formerNames, identifiers, spans, facts };
+}
 
 /** Who the person is, and his facts; a changed fact holds from today on, the old value until yesterday. */
 export function DetailsView({ file }: { file: Shape<"FileAnswer"> }) {
@@ -10,16 +23,27 @@ export function DetailsView({ file }: { file: Shape<"FileAnswer"> }) {
   const { message } = App.useApp();
   const queries = useQueryClient();
   const mayChange = useMayChange();
+  const kept = valuesOf(file);
+  const draft = useDraft<PersonValues, number>(`file ${file.id}`, kept, file.version);
+  const trail = useQuery({ ...trailOptions(file.id), enabled: draft.isOutdated }).data;
+  const stored = JSON.stringify(kept);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is kept is shown anew when it changes, unless something was typed
+  useEffect(() => {
+    if (!draft.isChanged) {
+      form.setFieldsValue(kept);
+    }
+  }, [stored, draft.isChanged]);
   const save = useMutation({
     mutationFn: (values: PersonValues) =>
       answer(
         api.PUT("/api/files/{id}", {
           params: { path: { id: file.id } },
-          body: { version: file.version, person: personDetails(file.kind, values) },
+          body: { version: draft.version, person: personDetails(file.kind, values) },
         }),
       ),
     onSuccess: () => {
       message.success("Saved.");
+      draft.discard();
       queries.invalidateQueries({ queryKey: ["files"] });
     },
   });
@@ -29,10 +53,16 @@ export function DetailsView({ file }: { file: Shape<"FileAnswer"> }) {
         form={form}
         layout="vertical"
         requiredMark={false}
-        initialValues={file}
+        initialValues={draft.value}
+        onValuesChange={() => draft.set({ ...kept, ...form.getFieldsValue(true) })}
         disabled={!mayChange}
         onFinish={save.mutate}
       >
+        <DraftNote
+          draft={draft}
+          by={trail?.find((line) => CHANGES.has(line.action))?.who}
+          onDiscard={() => form.setFieldsValue(kept)}
+        />
         <PersonFields
           withSpans
           facts={file.factDefinitions}

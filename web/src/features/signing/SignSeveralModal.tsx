@@ -1,4 +1,4 @@
-import { useMutation, useQueries } from "@tanstack/react-query";
+import { useMutation, useQueries, useQuery } from "@tanstack/react-query";
 import { Alert, Form, Modal } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
@@ -6,6 +6,7 @@ import { answer, api, type Shape, wordsOf } from "../../api/client";
 import { documentOptions } from "../documents/documentQueries";
 import { PaperNames } from "../documents/PaperNames";
 import { SignerName } from "./SignerName";
+import { proposedSignersOptions } from "./signerQueries";
 
 type Paper = Shape<"DocumentAnswer">;
 
@@ -19,12 +20,16 @@ export function SignSeveralModal({
   file: Shape<"FileAnswer">;
   onClose: () => void;
 }) {
-  const [names, setNames] = useState<Record<string, string>>({});
+  const [typed, setTyped] = useState<Record<string, string>>({});
   const navigate = useNavigate();
   const full = useQueries({
     queries: papers.map(({ id }) => documentOptions(id)),
   }).flatMap((q) => (q.data ? [q.data] : []));
   const roles = new Map(full.flatMap((p) => p.unsignedBy).map((s) => [s.role, s.label]));
+  const proposed = useQuery(proposedSignersOptions(file.id, [...roles.keys()])).data ?? [];
+  const names: Record<string, string> = Object.fromEntries(
+    [...roles.keys()].map((role) => [role, typed[role] ?? proposed.find((p) => p.role === role)?.name ?? ""]),
+  );
   const start = useMutation({
     mutationFn: async () => {
       const begun: string[] = [];
@@ -58,7 +63,7 @@ export function SignSeveralModal({
               id={`several-${role}`}
               file={file}
               value={names[role] ?? ""}
-              onChange={(name) => setNames({ ...names, [role]: name })}
+              onChange={(name) => setTyped({ ...typed, [role]: name })}
             />
           </Form.Item>
         ))}

@@ -1,10 +1,12 @@
-import { useMutation } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { Alert, Button, Checkbox, Modal } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { answer, api, type Shape, wordsOf } from "../../api/client";
 import { Pages } from "../../ui/Pages";
+import { Loaded } from "../../ui/Quiet";
 import { SignerName } from "./SignerName";
+import { proposedSignersOptions } from "./signerQueries";
 import "./signing.css";
 
 const BOX_WIDTH = 0.28;
@@ -36,16 +38,20 @@ export function StartSigningModal(props: StartSigningModalProps) {
       width={760}
       destroyOnHidden
     >
-      {props.open && <Start {...props} />}
+      {props.open && <Proposed {...props} />}
     </Modal>
   );
 }
 
-function firstChoice(paper: Shape<"DocumentAnswer">, file: Shape<"FileAnswer">, pages: number): Chosen[] {
+function firstChoice(
+  paper: Shape<"DocumentAnswer">,
+  proposed: Shape<"ProposedSigner">[],
+  pages: number,
+): Chosen[] {
   return paper.unsignedBy.map((signer, i) => ({
     role: signer.role,
     label: signer.label,
-    signer: i === 0 && !["guardian", "physician", "director", "yard"].includes(signer.role) ? file.name : "",
+    signer: proposed.find((p) => p.role === signer.role)?.name ?? "",
     signs: true,
     page: pages,
     left: 0.1 + i * 0.45,
@@ -53,10 +59,27 @@ function firstChoice(paper: Shape<"DocumentAnswer">, file: Shape<"FileAnswer">, 
   }));
 }
 
-function Start({ paper, file, onClose }: StartSigningModalProps) {
+/** Who signs follows age and relations; where nobody fits, the name is left to whoever is at the desk. */
+function Proposed(props: StartSigningModalProps) {
+  const { file, paper } = props;
+  const proposed = useQuery(
+    proposedSignersOptions(
+      file.id,
+      paper.unsignedBy.map((s) => s.role),
+    ),
+  );
+  return <Loaded query={proposed}>{(signers) => <Start {...props} proposed={signers} />}</Loaded>;
+}
+
+function Start({
+  paper,
+  file,
+  onClose,
+  proposed,
+}: StartSigningModalProps & { proposed: Shape<"ProposedSigner">[] }) {
   const latest = paper.versions[paper.versions.length - 1];
   const pages = latest?.pages ?? 1;
-  const [signers, setSigners] = useState(() => firstChoice(paper, file, pages));
+  const [signers, setSigners] = useState(() => firstChoice(paper, proposed, pages));
   const [active, setActive] = useState(signers[0]?.role);
   const navigate = useNavigate();
   const change = (role: string, part: Partial<Chosen>) =>

@@ -1,14 +1,20 @@
 import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import { afterEach, expect, test, vi } from "vitest";
 import { paper } from "../../../testing/papers";
-import { OTTILIE, Refusal, serve, show } from "../../../testing/screen";
+import { OTTILIE, PRACTICE, Refusal, serve, show } from "../../../testing/screen";
 import { DetailsModal } from "./DetailsModal";
 
 afterEach(cleanup);
 
 const TYPES = [
-  { code: "clearance", label: "Physician's clearance", synonyms: [], fields: ["Practice no."] },
-  { code: "letter", label: "Letter", synonyms: [], fields: [] },
+  {
+    code: "clearance",
+    label: "Physician's clearance",
+    synonyms: [],
+    signers: [{ role: "physician", label: "physician" }],
+    fields: ["Practice no."],
+  },
+  { code: "letter", label: "Letter", synonyms: [], signers: [], fields: [] },
 ];
 
 function serveDetails(more: object = {}) {
@@ -90,4 +96,28 @@ test("what is refused is told at its field, and nothing typed is lost", async ()
   await screen.findByText("lies before the day of the paper");
   expect(screen.getByLabelText("Description")).toHaveProperty("value", "seen by phone");
   expect(close).not.toHaveBeenCalled();
+});
+
+test("who signed with a pen is said with name and day, and saved only wholly", async () => {
+  const calls = serveDetails({
+    "GET /api/practice": PRACTICE,
+    "GET /api/files/f1/signers": [{ role: "physician", name: "Dr Amara Okell" }],
+    "GET /api/files/f1/relations": [],
+  });
+  show(<DetailsModal paper={paper({ documentDate: "2026-11-12" })} onClose={() => {}} />);
+  const tick = await screen.findByLabelText<HTMLInputElement>("signed on paper by the physician");
+  await waitFor(() => expect(tick.disabled).toBe(false));
+  fireEvent.click(tick);
+  const name = screen.getByLabelText<HTMLInputElement>("Name of the physician who signed");
+  await waitFor(() => expect(name.value).toBe("Dr Amara Okell"));
+  const save = screen.getByRole<HTMLButtonElement>("button", { name: "Save" });
+  fireEvent.change(name, { target: { value: " " } });
+  expect(save.disabled).toBe(true);
+  fireEvent.change(name, { target: { value: "Dr Okell" } });
+  fireEvent.click(save);
+  await waitFor(() =>
+    expect(calls.find((c) => c.method === "PUT")?.body).toMatchObject({
+      details: { signedOnPaper: [{ role: "physician", signer: "Dr Okell", signedOn: "2026-11-12" }] },
+    }),
+  );
 });

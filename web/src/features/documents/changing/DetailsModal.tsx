@@ -3,9 +3,12 @@ import { Alert, Button, Form, Input, Modal } from "antd";
 import { useEffect, useState } from "react";
 import { api, done, fieldWords, type Shape, wordsOf } from "../../../api/client";
 import { DayField } from "../../../ui/DayField";
+import { DraftNote } from "../../../ui/DraftNote";
+import { useDraft } from "../../../ui/drafts";
 import { meOptions } from "../../access/sessionQueries";
 import { FurtherTypes, TypePicker } from "../../catalog/TypePicker";
 import { typesOptions } from "../../catalog/typeQueries";
+import { isWholly, SignedOnPaper } from "../../signing/SignedOnPaper";
 import { usePaperAction } from "../usePaperAction";
 
 type Paper = Shape<"DocumentAnswer">;
@@ -16,31 +19,45 @@ const RENEWED = 60_000;
 /** Changes what is said of a paper. While it is open nobody else can change the paper. */
 export function DetailsModal({ paper, onClose }: { paper: Paper; onClose: () => void }) {
   const hold = useHold(paper.id);
-  const [draft, setDraft] = useState({
-    type: paper.type,
-    furtherTypes: paper.furtherTypes.map((t) => t.code),
-    documentDate: paper.documentDate as string | null,
-    effectiveDate: paper.effectiveDate as string | null | undefined,
-    statedExpiry: paper.statedExpiry as string | null | undefined,
-    fields: paper.fields as Record<string, string>,
-    description: paper.description ?? "",
-  });
+  const drafting = useDraft(
+    `details of ${paper.id}`,
+    {
+      type: paper.type,
+      furtherTypes: paper.furtherTypes.map((t) => t.code),
+      documentDate: paper.documentDate as string | null,
+      effectiveDate: paper.effectiveDate as string | null | undefined,
+      statedExpiry: paper.statedExpiry as string | null | undefined,
+      fields: paper.fields as Record<string, string>,
+      description: paper.description ?? "",
+      signedOnPaper: paper.signatures
+        .filter((s) => s.seenBy != null)
+        .map(({ role, signer, signedOn }) => ({ role, signer, signedOn })),
+    },
+    paper.changes,
+  );
+  const draft = drafting.value;
   const types = useQuery(typesOptions).data ?? [];
   const fields = [
     ...new Set(
       [draft.type, ...draft.furtherTypes].flatMap((t) => types.find((k) => k.code === t)?.fields ?? []),
     ),
   ];
+  const given = new Set(paper.signatures.filter((s) => s.seenBy == null).map((s) => s.role));
+  // those given in this product are not said again
+  const signers = types
+    .filter((k) => [draft.type, ...draft.furtherTypes].includes(k.code))
+    .flatMap((k) => k.signers)
+    .filter((s, i, all) => all.findIndex((o) => o.role === s.role) === i && !given.has(s.role));
   const act = usePaperAction();
   const problem = act.error;
-  const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part });
+  const set = (part: Partial<typeof draft>) => drafting.set((before) => ({ ...before, ...part }));
   const told = (field: string) => {
     const words = fieldWords(problem, field) ?? fieldWords(problem, `details.${field}`);
     return words ? { validateStatus: "error" as const, help: words } : {};
   };
   const save = () => {
     const { description, documentDate, ...details } = draft;
-    if (!documentDate) {
+    if (!documentDate || !isWholly(draft.signedOnPaper)) {
       return;
     }
     const kept = Object.fromEntries(Object.entries(details.fields).filter(([name]) => fields.includes(name)));
@@ -49,13 +66,16 @@ export function DetailsModal({ paper, onClose }: { paper: Paper; onClose: () => 
         api.PUT("/api/documents/{id}/details", {
           params: { path: { id: paper.id } },
           body: {
-            changes: paper.changes,
+            changes: drafting.version,
             description,
             details: { ...details, fileId: paper.fileId, documentDate, fields: kept },
           },
         }),
       said: "Saved.",
-      after: onClose,
+      after: () => {
+        drafting.discard();
+        onClose();
+      },
     });
   };
   return (
@@ -63,7 +83,10 @@ export function DetailsModal({ paper, onClose }: { paper: Paper; onClose: () => 
       title="Change details"
       open
       okText="Save"
-      okButtonProps={{ loading: act.isPending, disabled: hold.error !== undefined || !draft.documentDate }}
+      okButtonProps={{
+        loading: act.isPending,
+        disabled: hold.error !== undefined || !draft.documentDate || !isWholly(draft.signedOnPaper),
+      }}
       onOk={save}
       onCancel={onClose}
       width={520}
@@ -81,6 +104,7 @@ export function DetailsModal({ paper, onClose }: { paper: Paper; onClose: () => 
           }
         />
       )}
+      <DraftNote draft={drafting} />
       <Form layout="vertical" disabled={hold.error !== undefined}>
         <Form.Item label="Type" htmlFor="details-type" {...told("type")}>
           <TypePicker
@@ -132,6 +156,17 @@ export function DetailsModal({ paper, onClose }: { paper: Paper; onClose: () => 
             />
           </Form.Item>
         ))}
+        {signers.length > 0 && (
+          <Form.Item label="Signatures" {...told("signedOnPaper")}>
+            <SignedOnPaper
+              fileId={paper.fileId}
+              signers={signers}
+              value={draft.signedOnPaper}
+              onChange={(signedOnPaper) => set({ signedOnPaper })}
+              otherwise={draft.documentDate}
+            />
+          </Form.Item>
+        )}
         <Form.Item label="Description" htmlFor="details-description">
           <Input.TextArea
             id="details-description"

@@ -72,7 +72,11 @@ export function PaperCard({ paper, file, ledger, version, onVersion, onCompare }
           <Line name="Accepted" words={`${day(paper.acceptedOn)} by ${paper.acceptedBy}`} />
         )}
         {paper.signatures.map((s) => (
-          <Line key={s.role} name="Signed" words={`${s.signer} (${s.role}), ${day(s.signedOn)}`} />
+          <Line
+            key={s.role}
+            name="Signed"
+            words={`${s.signer} (${s.role}), ${day(s.signedOn)}${s.seenBy ? `, on paper, seen by ${s.seenBy}` : ""}`}
+          />
         ))}
       </dl>
       {slots.map((slot) => (

@@ -4,6 +4,8 @@ import static app.denfold.server.Patience.await;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.net.ServerSocket;
+import java.time.LocalDate;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -94,5 +96,45 @@ class ChasingTest {
         assertThat(api.post("/api/files/{id}/chase", Map.of("again", false), file)
                         .<String>at("$.detail"))
                 .contains("no mail address");
+    }
+
+    @Test
+    void aboutAChildTheGuardianIsWrittenToAndWhereNobodyFitsSomebodyIsChosen() throws Exception {
+        Api api = practice.administrator();
+        Map<String, Object> child = new HashMap<>(
+                Map.of("kind", "student", "givenName", "Edie", "familyName", "Chasedchild", "facts", Map.of()));
+        child.put("birthDate", LocalDate.now().minusYears(11).toString());
+        child.put("activeFrom", LocalDate.now().minusDays(100).toString());
+        child.put("email", TestPractice.newAddress());
+        UUID file = api.post("/api/files", Map.of("person", child, "evenIfLike", true))
+                .id("$.id");
+        Api.Answer nobody = api.post("/api/files/{id}/chase", Map.of("again", false), file);
+        assertThat(nobody.<String>at("$.problems[0].field")).isEqualTo("recipient");
+        assertThat(nobody.<String>at("$.detail")).contains("Edie Chasedchild is a child");
+
+        String address = TestPractice.newAddress();
+        api.post(
+                "/api/files/{id}/relations",
+                Map.of("kind", "GUARDIAN", "newOutsider", Map.of("name", "Ruth Chasedchild", "email", address)),
+                file);
+        Api.Answer preview = api.get("/api/files/{id}/chase", file);
+        assertThat(preview.<String>at("$.recipient")).isEqualTo(address);
+        assertThat(preview.<String>at("$.body"))
+                .startsWith("Dear Ruth Chasedchild,")
+                .contains("for the file of Edie Chasedchild, ");
+        assertThat(preview.<List<Boolean>>at("$.addressees[*].fits")).containsExactly(true, false);
+        assertThat(api.post("/api/files/{id}/chase", Map.of("again", false, "to", "stranger@post.example"), file)
+                        .status())
+                .isEqualTo(422);
+        assertThat(api.post("/api/files/{id}/chase", Map.of("again", false), file)
+                        .status())
+                .isEqualTo(202);
+        assertThat(awaitState(api, file)).isEqualTo("SENT");
+        assertThat(TestMail.to(address)).hasSize(1);
+        assertThat(TestMail.to((String) child.get("email"))).isEmpty();
+
+        Api.Answer signers = api.get("/api/files/{id}/signers?role=payer&role=yard&role=physician", file);
+        assertThat(signers.<List<String>>at("$[?(@.role=='payer')].name")).containsExactly("Ruth Chasedchild");
+        assertThat(signers.<List<String>>at("$[?(@.role!='payer')].name")).isEmpty();
     }
 }

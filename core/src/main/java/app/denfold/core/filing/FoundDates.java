@@ -40,7 +40,15 @@ public final class FoundDates {
             Role role,
             String written,
             @Nullable String word,
-            boolean doubtful) {}
+            boolean doubtful) {
+
+        /** Whether the words before it say that it is the day of a signature. */
+        public boolean isSigning() {
+            return word != null && SIGNING.matcher(word).find();
+        }
+    }
+
+    private static final Pattern SIGNING = Pattern.compile("sign|unterschr|unterzeich", Pattern.CASE_INSENSITIVE);
 
     private static final Map<String, Integer> MONTHS = Map.ofEntries(
             Map.entry("jan", 1),
@@ -95,8 +103,9 @@ public final class FoundDates {
                             + "|gedruckt(?: am)?")),
             Map.entry(
                     Role.DOCUMENT,
-                    words("dated?|(?:date )?issued(?: on)?|(?:date )?signed(?: on)?|written(?: on)?|given(?: on)?"
-                            + "|invoice date|date of issue|issue date|datum|ausgestellt(?: am)?|ausstellungsdatum")));
+                    words(
+                            "dated?|(?:date )?issued(?: on)?|(?:date )?signed(?: on)?|written(?: on)?|given(?: on)?"
+                                    + "|invoice date|date of issue|issue date|datum|unterschrieben(?: am)?|unterzeichnet(?: am)?|ausgestellt(?: am)?|ausstellungsdatum")));
 
     private FoundDates() {}
 

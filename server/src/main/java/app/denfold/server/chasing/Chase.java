@@ -1,5 +1,6 @@
 package app.denfold.server.chasing;
 
+import app.denfold.core.people.Representation;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.chasing.ChaseEvents.Chased;
 import app.denfold.server.chasing.ChaseEvents.Wanted;
@@ -11,10 +12,14 @@ import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.problems.Refusal;
+import app.denfold.server.relations.PeopleAround;
 import jakarta.annotation.Nullable;
 import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -28,6 +33,7 @@ class Chase {
     private final PersonFiles files;
     private final Ledger ledger;
     private final Outbox outbox;
+    private final PeopleAround around;
     private final PracticeSettings settings;
     private final PracticeCalendar calendar;
     private final ApplicationEventPublisher events;
@@ -36,25 +42,39 @@ class Chase {
             PersonFiles files,
             Ledger ledger,
             Outbox outbox,
+            PeopleAround around,
             PracticeSettings settings,
             PracticeCalendar calendar,
             ApplicationEventPublisher events) {
         this.files = files;
         this.ledger = ledger;
         this.outbox = outbox;
+        this.around = around;
         this.settings = settings;
         this.calendar = calendar;
         this.events = events;
     }
 
     /**
-     * What the person would be told.
+     * Somebody who can be written to.
      *
-     * @param recipient null when the file holds no mail address
+     * @param words what they are to the person; null for the person
+     * @param fits whether they are whom one writes to about this person; others are chosen by hand only
+     * @param body the proposed text
+     */
+    public record Addressee(
+            String name, String email, @Nullable String words, boolean fits, String body) {}
+
+    /**
+     * What would be written about a person.
+     *
+     * @param recipient address of who is written to unless somebody else is chosen; null when nobody who fits has one
+     * @param addressees all who can be chosen, those who fit first
      * @param chasedToday who chased at what time today; null when nobody did
      */
     public record ChasePreview(
             @Nullable String recipient,
+            List<Addressee> addressees,
             String subject,
             String body,
             List<String> wanted,
@@ -64,23 +84,45 @@ class Chase {
     public ChasePreview preview(Viewer viewer, UUID fileId) {
         PersonFile file = files.visible(viewer, fileId);
         List<SlotAnswer> wanted = ledger.openSlots(viewer, fileId);
+        List<Addressee> addressees = addressees(viewer, file, wanted);
+        Optional<Addressee> first = addressees.stream().filter(Addressee::fits).findFirst();
         return new ChasePreview(
-                file.email(),
+                first.map(Addressee::email).orElse(null),
+                addressees,
                 subject(wanted),
-                body(file, wanted, viewer),
+                first.map(Addressee::body).orElse(""),
                 wanted.stream().map(SlotAnswer::label).toList(),
                 outbox.todays(fileId, PURPOSE)
                         .map(n -> n.queuedBy() + ", " + calendar.words(n.queuedAt()))
                         .orElse(null));
     }
 
+    private List<Addressee> addressees(Viewer viewer, PersonFile file, List<SlotAnswer> wanted) {
+        Representation.Somebody person = PeopleAround.self(file);
+        List<Representation.Somebody> related = around.around(viewer, file.id());
+        List<Representation.Somebody> fit =
+                Representation.addressees(person, file.birthDate(), related, calendar.today());
+        return Stream.concat(fit.stream(), Stream.concat(Stream.of(person), related.stream()))
+                .filter(s -> s.email() != null)
+                .distinct()
+                .map(s -> new Addressee(
+                        s.name(),
+                        Objects.requireNonNull(s.email()),
+                        s.kind() == null ? null : s.kind().label(),
+                        fit.contains(s),
+                        body(file, s, wanted, viewer)))
+                .toList();
+    }
+
     /**
+     * @param to address of who is written to; null for the one proposed
      * @param body the text to send; null for the proposed one
      * @param again send although the person was chased today
-     * @throws Refusal when nothing is wanted, there is no address, or he was chased today and {@code again} is false
+     * @throws Refusal when nothing is wanted, nobody is proposed and none chosen, the address is nobody's around the
+     *     person, or the person was chased today and {@code again} is false
      */
     @Transactional
-    public void send(Viewer viewer, UUID fileId, @Nullable String body, boolean again) {
+    public void send(Viewer viewer, UUID fileId, @Nullable String to, @Nullable String body, boolean again) {
         viewer.requireChange();
         ChasePreview preview = preview(viewer, fileId);
         PersonFile file = files.visible(viewer, fileId);
@@ -88,24 +130,37 @@ class Chase {
         if (wanted.isEmpty()) {
             throw Refusal.conflict("nothing-wanted", "Nothing is missing or about to lapse in this file.");
         }
-        if (file.email() == null) {
-            throw Refusal.invalid("recipient", "The file holds no mail address. Add one under Details first.");
-        }
+        Addressee addressee = preview.addressees().stream()
+                .filter(a -> to == null ? a.fits() : a.email().equals(to))
+                .findFirst()
+                .orElseThrow(() -> Refusal.invalid("recipient", nobody(file, preview)));
         if (preview.chasedToday() != null && !again) {
             throw Refusal.conflict(
                     "chased-today", file.name() + " was chased today already (" + preview.chasedToday() + ").");
         }
-        String text = body == null || body.isBlank() ? preview.body() : body;
+        String text = body == null || body.isBlank() ? addressee.body() : body;
         List<String> types =
                 wanted.stream().flatMap(s -> s.types().stream()).distinct().toList();
-        outbox.queue(viewer, Message.aboutPaper(fileId, null, types, PURPOSE, file.email(), preview.subject(), text));
+        outbox.queue(
+                viewer, Message.aboutPaper(fileId, null, types, PURPOSE, addressee.email(), preview.subject(), text));
         events.publishEvent(new Chased(
                 viewer,
                 fileId,
-                file.email(),
+                addressee.email(),
                 wanted.stream()
                         .map(s -> new Wanted(s.checklist(), s.requirement()))
                         .toList()));
+    }
+
+    private String nobody(PersonFile file, ChasePreview preview) {
+        boolean child = Representation.isChild(file.birthDate(), calendar.today());
+        return !preview.addressees().isEmpty()
+                ? "Choose whom to write to: " + (child ? file.name() + " is a child, and no guardian" : "nobody")
+                        + " has an address here."
+                : child
+                        ? file.name() + " is a child, and no guardian with a mail address is related. Add one under"
+                                + " Details first."
+                        : "The file holds no mail address. Add one under Details first.";
     }
 
     private static String subject(List<SlotAnswer> wanted) {
@@ -114,10 +169,13 @@ class Chase {
                 : wanted.size() + " papers we need from you";
     }
 
-    private String body(PersonFile file, List<SlotAnswer> wanted, Viewer by) {
+    private String body(PersonFile file, Representation.Somebody to, List<SlotAnswer> wanted, Viewer by) {
+        boolean own = to.kind() == null;
+        String greeted = !own ? to.name() : file.givenName().isEmpty() ? file.familyName() : file.givenName();
+        String whose = own ? "your file " : "the file of " + file.name() + ", ";
         String lines = wanted.stream().map(Chase::line).collect(Collectors.joining("\n"));
-        return "Dear " + (file.givenName().isEmpty() ? file.familyName() : file.givenName())
-                + ",\n\nfor your file " + file.number() + " at " + settings.name() + " we need:\n\n" + lines
+        return "Dear " + greeted + ",\n\nfor " + whose + file.number() + (own ? "" : ",") + " at " + settings.name()
+                + " we need:\n\n" + lines
                 + "\n\nIf you have access to our portal, send the papers there; otherwise answer this mail or bring them by.\n\n"
                 + "Kind regards,\n" + by.name() + "\n" + settings.name() + "\n";
     }

@@ -23,7 +23,8 @@ class ChasingController {
         this.outbox = outbox;
     }
 
-    record ChaseRequest(@Nullable String body, boolean again) {}
+    /** @param to address of who is written to; null for the one proposed */
+    record ChaseRequest(@Nullable String to, @Nullable String body, boolean again) {}
 
     @GetMapping("/api/files/{id}/chase")
     Chase.ChasePreview preview(Viewer viewer, @PathVariable UUID id) {
@@ -33,7 +34,7 @@ class ChasingController {
     @PostMapping("/api/files/{id}/chase")
     @ResponseStatus(HttpStatus.ACCEPTED)
     void send(Viewer viewer, @PathVariable UUID id, @RequestBody ChaseRequest body) {
-        chase.send(viewer, id, body.body(), body.again());
+        chase.send(viewer, id, body.to(), body.body(), body.again());
     }
 
     @GetMapping("/api/files/{id}/notices")

@@ -292,7 +292,8 @@ class DemoFiles {
                         date,
                         null,
                         stated,
-                        PaperText.fields(type.code(), file.name())),
+                        PaperText.fields(type.code(), file.name()),
+                        null),
                 new Documents.Received(
                         store.keep(bytes, text),
                         received,

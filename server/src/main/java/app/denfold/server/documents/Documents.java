@@ -9,6 +9,7 @@ import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.DocumentTypes;
 import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.documents.DocumentEvents.FileContentChanged;
+import app.denfold.server.documents.FilingDetails.SignedOnPaper;
 import app.denfold.server.documents.guarding.ConfirmedSections;
 import app.denfold.server.documents.guarding.Holds;
 import app.denfold.server.people.PeopleEvents.PersonChanged;
@@ -165,10 +166,35 @@ public class Documents {
         if (awaited) {
             document.await();
         }
+        see(by, document, details);
         rename(document, types);
         documents.save(document);
-        changed(by, document, "filed", "filed “" + document.name() + "”, " + received.source());
+        changed(by, document, "filed", "filed “" + document.name() + "”, " + received.source() + seen(details));
         return document;
+    }
+
+    private static void see(Actor by, FiledDocument document, FilingDetails details) {
+        if (details.signedOnPaper() != null) {
+            document.see(details.signedOnPaper(), by.name());
+        }
+    }
+
+    /** What was seen on the paper, for the trail: {@code ; saw that Ruth signed it as guardian on 1 March 2026}. */
+    private static String seen(FilingDetails details) {
+        List<SignedOnPaper> signatures = details.signedOnPaper() == null ? List.of() : details.signedOnPaper();
+        return signatures.stream()
+                .map(s -> s.signer() + " signed it as " + s.role() + " on " + PracticeCalendar.words(s.signedOn()))
+                .collect(Collectors.collectingAndThen(
+                        Collectors.joining(", "), all -> all.isEmpty() ? "" : "; saw on the paper that " + all));
+    }
+
+    /** What is said of the paper from now on, its signatures on paper included. @return what was seen of these, for the trail */
+    public String correct(Viewer viewer, FiledDocument document, FilingDetails details) {
+        boolean isSame = details.signedOnPaper() == null
+                || details.signedOnPaper().equals(document.details().signedOnPaper());
+        document.correct(details);
+        see(viewer.actor(), document, details);
+        return isSame ? "" : seen(details).isEmpty() ? "; no signature is on the paper" : seen(details);
     }
 
     /** The document this paper would become, named and not stored. @throws Refusal as filing would */
@@ -180,6 +206,7 @@ public class Documents {
         sections.requireOpen(viewer, details.fileId(), types);
         DocumentVersion none = new DocumentVersion("", "draft", viewer.name(), calendar.now());
         FiledDocument draft = new FiledDocument(details, receivedOn, "draft", none);
+        see(viewer.actor(), draft, details);
         rename(draft, types);
         return draft;
     }

@@ -6,6 +6,7 @@ import app.denfold.core.rules.Decision;
 import app.denfold.core.rules.Document;
 import app.denfold.server.catalog.DocumentTypes;
 import app.denfold.server.catalog.Signer;
+import app.denfold.server.documents.FilingDetails.SignedOnPaper;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.problems.Refusal;
 import com.github.f4b6a3.uuid.UuidCreator;
@@ -23,6 +24,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -238,7 +240,33 @@ public class FiledDocument {
 
     public FilingDetails details() {
         return new FilingDetails(
-                fileId, type, List.of(furtherTypes), documentDate, effectiveDate, statedExpiry, fields);
+                fileId,
+                type,
+                List.of(furtherTypes),
+                documentDate,
+                effectiveDate,
+                statedExpiry,
+                fields,
+                signedOnPaper());
+    }
+
+    /** Signatures that somebody saw on the paper itself. */
+    private List<SignedOnPaper> signedOnPaper() {
+        return signatures.stream()
+                .filter(GivenSignature::wasSeenOnPaper)
+                .map(s -> new SignedOnPaper(s.role(), s.signer(), s.signedOn()))
+                .toList();
+    }
+
+    /** These are all the signatures that were seen on the paper itself; those given in this product stay. */
+    void see(List<SignedOnPaper> onPaper, String seenBy) {
+        Map<SignedOnPaper, String> before = new HashMap<>();
+        signatures.stream()
+                .filter(GivenSignature::wasSeenOnPaper)
+                .forEach(s -> before.put(new SignedOnPaper(s.role(), s.signer(), s.signedOn()), s.seenBy()));
+        signatures.removeIf(GivenSignature::wasSeenOnPaper);
+        onPaper.forEach(s ->
+                signatures.add(new GivenSignature(s.role(), s.signer(), s.signedOn(), before.getOrDefault(s, seenBy))));
     }
 
     public void correct(FilingDetails to) {
@@ -344,7 +372,7 @@ public class FiledDocument {
     /** True while it is as it was filed: never decided on, signed, entered in error or given a newer version. */
     boolean isUntouched() {
         return versions.size() == 1
-                && signatures.isEmpty()
+                && signatures.stream().allMatch(GivenSignature::wasSeenOnPaper)
                 && acceptedOn == null
                 && sentBackOn == null
                 && enteredInErrorOn == null;

@@ -1,9 +1,13 @@
 package app.denfold.server.documents;
 
 import app.denfold.server.catalog.DocumentTypes;
+import app.denfold.server.documents.FilingDetails.SignedOnPaper;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.time.LocalDate;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
@@ -30,6 +34,9 @@ public class FilingCheck {
             }
         }
         LocalDate today = calendar.today();
+        if (details.signedOnPaper() != null) {
+            checkSignatures(details.signedOnPaper(), types, today);
+        }
         requireAfter1900("documentDate", details.documentDate(), today);
         requireAfter1900("effectiveDate", details.effectiveDate(), today);
         requireAfter1900("statedExpiry", details.statedExpiry(), today);
@@ -44,6 +51,25 @@ public class FilingCheck {
                     "statedExpiry",
                     "The paper would expire on " + PracticeCalendar.words(details.statedExpiry())
                             + ", before it starts on " + PracticeCalendar.words(starts) + ".");
+        }
+    }
+
+    private static void checkSignatures(List<SignedOnPaper> signatures, DocumentTypes types, LocalDate today) {
+        Set<String> roles = new HashSet<>();
+        for (int i = 0; i < signatures.size(); i++) {
+            SignedOnPaper signature = signatures.get(i);
+            String field = "signedOnPaper." + i + ".";
+            boolean isAsked = types.signers().stream().anyMatch(s -> s.role().equals(signature.role()));
+            if (!isAsked || !roles.add(signature.role())) {
+                throw Refusal.invalid(
+                        field + "role",
+                        String.join(" and ", types.labels()) + " asks for no " + (isAsked ? "second " : "")
+                                + "signature by “" + signature.role() + "”.");
+            }
+            requireAfter1900(field + "signedOn", signature.signedOn(), today);
+            if (signature.signedOn().isAfter(today)) {
+                throw Refusal.invalid(field + "signedOn", "The paper cannot have been signed after today.");
+            }
         }
     }
 

@@ -1,8 +1,10 @@
 package app.denfold.server.documents;
 
 import jakarta.annotation.Nullable;
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -16,6 +18,7 @@ import java.util.UUID;
  *
  * @param furtherTypes codes of what else the paper is
  * @param fields values of the types' fields by their names
+ * @param signedOnPaper all signatures that are seen on the paper itself; null to leave what is known of them
  */
 public record FilingDetails(
         @NotNull(message = "is needed: choose whose paper it is")
@@ -31,7 +34,8 @@ public record FilingDetails(
 
         @Nullable LocalDate effectiveDate,
         @Nullable LocalDate statedExpiry,
-        @Nullable Map<String, String> fields) {
+        @Nullable Map<String, String> fields,
+        @Nullable List<@Valid SignedOnPaper> signedOnPaper) {
 
     /** Empty when it is of one type only. */
     @Override
@@ -53,6 +57,7 @@ public record FilingDetails(
                 ? List.of()
                 : furtherTypes.stream().filter(t -> !t.equals(first)).distinct().toList();
         fields = fields == null ? Map.of() : tidy(fields);
+        signedOnPaper = signedOnPaper == null ? null : List.copyOf(signedOnPaper);
     }
 
     /** Of one type, without values of fields. */
@@ -62,7 +67,7 @@ public record FilingDetails(
             LocalDate documentDate,
             @Nullable LocalDate effectiveDate,
             @Nullable LocalDate statedExpiry) {
-        this(fileId, type, List.of(), documentDate, effectiveDate, statedExpiry, Map.of());
+        this(fileId, type, List.of(), documentDate, effectiveDate, statedExpiry, Map.of(), null);
     }
 
     /** All that the paper is, the type that names it first. */
@@ -82,4 +87,14 @@ public record FilingDetails(
         });
         return Collections.unmodifiableMap(result);
     }
+
+    /** A signature that somebody saw on the paper itself. @param role one of those the paper's types ask for */
+    public record SignedOnPaper(
+            @NotBlank String role,
+
+            @NotBlank(message = "is needed: who signed?") @Size(max = 120)
+            String signer,
+
+            @NotNull(message = "is needed: the day beside the signature")
+            LocalDate signedOn) {}
 }

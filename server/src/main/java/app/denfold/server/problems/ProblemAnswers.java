@@ -2,10 +2,12 @@ package app.denfold.server.problems;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.TypeMismatchException;
 import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.dao.PessimisticLockingFailureException;
 import org.springframework.http.HttpHeaders;
@@ -18,8 +20,10 @@ import org.springframework.security.access.AccessDeniedException;
 import org.springframework.security.core.AuthenticationException;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import tools.jackson.core.JacksonException;
@@ -31,6 +35,8 @@ class ProblemAnswers extends ResponseEntityExceptionHandler {
 
     static final String AWAY_WORDS =
             "The database does not answer at the moment. Nothing of this was saved; try again in a moment.";
+
+    private static final String NOTHING_WORDS = "There is nothing at this address.";
 
     static final String BUSY_WORDS =
             "Somebody else was changing the same just now. Nothing of this was saved; try again.";
@@ -93,9 +99,9 @@ class ProblemAnswers extends ResponseEntityExceptionHandler {
     protected ResponseEntity<Object> handleMethodArgumentNotValid(
             MethodArgumentNotValidException invalid, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
         List<FieldProblem> fields = invalid.getBindingResult().getFieldErrors().stream()
-                .map(e -> new FieldProblem(e.getField(), String.valueOf(e.getDefaultMessage())))
+                .map(e -> new FieldProblem(e.getField(), FieldWords.sentence(e.getField(), e.getDefaultMessage())))
                 .toList();
-        String words = fields.stream().map(f -> f.field + " " + f.message).collect(Collectors.joining("; "));
+        String words = fields.stream().map(FieldProblem::message).collect(Collectors.joining(" "));
         return answer(problem(HttpStatus.UNPROCESSABLE_CONTENT, "invalid", words, fields));
     }
 
@@ -128,6 +134,39 @@ class ProblemAnswers extends ResponseEntityExceptionHandler {
                 "too-large",
                 "The file is larger than what is taken in. Split it or scan it at a lower resolution.",
                 List.of()));
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleTypeMismatch(
+            TypeMismatchException wrong, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        boolean isInAddress = wrong instanceof MethodArgumentTypeMismatchException argument
+                && argument.getParameter().hasParameterAnnotation(PathVariable.class);
+        if (isInAddress) {
+            return answer(problem(HttpStatus.NOT_FOUND, "not-found", NOTHING_WORDS, List.of()));
+        }
+        String field = String.valueOf(wrong.getPropertyName());
+        String words = FieldWords.sentence(field, "cannot be read. Dates are written 2026-11-25 and must exist");
+        return answer(problem(HttpStatus.BAD_REQUEST, "unreadable", words, List.of(new FieldProblem(field, words))));
+    }
+
+    /** What the framework refuses by itself, in our words; its own name parameters and classes. */
+    @Override
+    protected @Nullable ResponseEntity<Object> handleExceptionInternal(
+            Exception refused, @Nullable Object body, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        HttpStatus known = Objects.requireNonNullElse(HttpStatus.resolve(status.value()), HttpStatus.BAD_REQUEST);
+        ProblemDetail problem =
+                switch (known) {
+                    case NOT_FOUND -> problem(known, "not-found", NOTHING_WORDS, List.of());
+                    case METHOD_NOT_ALLOWED ->
+                        problem(known, "not-allowed", "This cannot be done at this address.", List.of());
+                    case UNSUPPORTED_MEDIA_TYPE, NOT_ACCEPTABLE ->
+                        problem(known, "form", "Data of this form is not understood here.", List.of());
+                    default ->
+                        known.is5xxServerError()
+                                ? problem(known, "failed", FAILED_WORDS, List.of())
+                                : problem(known, "unreadable", "The request cannot be read.", List.of());
+                };
+        return ResponseEntity.status(status).headers(headers).body(problem);
     }
 
     private static ResponseEntity<Object> answer(ProblemDetail problem) {

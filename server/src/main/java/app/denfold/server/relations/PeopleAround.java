@@ -1,6 +1,7 @@
 package app.denfold.server.relations;
 
 import app.denfold.core.people.RelationKind;
+import app.denfold.core.people.Representation;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
@@ -68,6 +69,43 @@ public class PeopleAround {
         files.visible(viewer, fileId);
         return relations.findOfFile(fileId).stream()
                 .flatMap(r -> answer(viewer, r, !r.fileId().equals(fileId)).stream())
+                .toList();
+    }
+
+    /**
+     * Those around the person who can act for the person or be written to, in the order in which they were entered; people in
+     * files the viewer may not see are left out.
+     */
+    @Transactional(readOnly = true)
+    public List<Representation.Somebody> around(Viewer viewer, UUID fileId) {
+        return of(viewer, fileId).stream()
+                .filter(r -> !r.reverse())
+                .map(r -> new Representation.Somebody(RelationKind.valueOf(r.kind()), r.name(), r.email()))
+                .toList();
+    }
+
+    /** The person of a file, as somebody to write to or to sign. */
+    public static Representation.Somebody self(PersonFile file) {
+        return new Representation.Somebody(null, file.name(), file.email());
+    }
+
+    /**
+     * Who signs in a role of a paper's type.
+     *
+     * @param name of who is proposed; null when nobody fits or several do
+     */
+    public record ProposedSigner(String role, @Nullable String name) {}
+
+    @Transactional(readOnly = true)
+    public List<ProposedSigner> signers(Viewer viewer, UUID fileId, List<String> roles) {
+        PersonFile file = files.visible(viewer, fileId);
+        List<Representation.Somebody> related = around(viewer, fileId);
+        return roles.stream()
+                .map(role -> new ProposedSigner(
+                        role,
+                        Representation.signer(role, self(file), file.birthDate(), related, calendar.today())
+                                .map(Representation.Somebody::name)
+                                .orElse(null)))
                 .toList();
     }
 

@@ -64,6 +64,12 @@ class RelationsController {
         return around.of(viewer, id);
     }
 
+    /** Who is proposed to sign in these roles of a paper's type. */
+    @GetMapping("/api/files/{id}/signers")
+    List<PeopleAround.ProposedSigner> signers(Viewer viewer, @PathVariable UUID id, @RequestParam List<String> role) {
+        return around.signers(viewer, id, role);
+    }
+
     @PostMapping("/api/files/{id}/relations")
     @ResponseStatus(HttpStatus.CREATED)
     RelatedAnswer add(Viewer viewer, @PathVariable UUID id, @Valid @RequestBody RelationRequest body) {

@@ -130,7 +130,8 @@ public class FileArrivals {
                         Objects.requireNonNull(arrival.proposedDated()),
                         null,
                         null,
-                        proposals.fieldsOf(arrival, Objects.requireNonNull(arrival.proposedType()))),
+                        proposals.fieldsOf(arrival, Objects.requireNonNull(arrival.proposedType())),
+                        null),
                 new Documents.Received(
                         register(arrival, bytes),
                         calendar.dayOf(arrival.receivedAt()),

@@ -16,7 +16,9 @@ import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.content.Contents;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.PersonFiles;
+import app.denfold.server.practice.DayOrder;
 import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.reading.ReadPage;
 import app.denfold.server.reading.Readings;
 import jakarta.annotation.Nullable;
@@ -29,7 +31,6 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import java.util.stream.Stream;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /** What is proposed for an arrival, by what was read on its pages and how it came. */
@@ -44,7 +45,7 @@ public class ProposeForArrival {
     private final Catalog catalog;
     private final LearnedTypeStore learning;
     private final PracticeCalendar calendar;
-    private final FoundDates.Order order;
+    private final PracticeSettings settings;
 
     ProposeForArrival(
             Readings readings,
@@ -53,14 +54,14 @@ public class ProposeForArrival {
             Catalog catalog,
             LearnedTypeStore learning,
             PracticeCalendar calendar,
-            @Value("${denfold.day-order:DAY_FIRST}") FoundDates.Order order) {
+            PracticeSettings settings) {
         this.readings = readings;
         this.contents = contents;
         this.files = files;
         this.catalog = catalog;
         this.learning = learning;
         this.calendar = calendar;
-        this.order = order;
+        this.settings = settings;
     }
 
     /** A person it may be about. @param confidence from 0 to 1 */
@@ -81,20 +82,24 @@ public class ProposeForArrival {
     /** A value for a field of a type. */
     record ProposedField(String type, String name, String value, String reason) {}
 
-    /** @param pagesWithoutText how many pages hold no readable text, empty ones left out */
+    /**
+     * @param signedOn days on which it says to have been signed; never preselected, for a signature must be seen
+     * @param pagesWithoutText how many pages hold no readable text, empty ones left out
+     */
     public record Proposals(
             List<ProposedPerson> persons,
             List<ProposedType> types,
             List<ProposedDay> documentDate,
             List<ProposedDay> effectiveDate,
             List<ProposedDay> statedExpiry,
+            List<ProposedDay> signedOn,
             List<ProposedField> fields,
             int pagesWithoutText) {}
 
     public Proposals of(Viewer viewer, Arrival arrival) {
         List<ReadPage> pages = read(arrival);
         Clues clues = clues(arrival, pages);
-        List<FoundDates.Found> days = FoundDates.in(clues.text(), order);
+        List<FoundDates.Found> days = FoundDates.in(clues.text(), order());
         LocalDate received = calendar.dayOf(arrival.receivedAt());
         return new Proposals(
                 persons(arrival, clues),
@@ -102,6 +107,7 @@ public class ProposeForArrival {
                 days(days, FoundDates.Role.DOCUMENT, received),
                 days(days, FoundDates.Role.EFFECTIVE, received),
                 days(days, FoundDates.Role.EXPIRY, received),
+                signed(days, received),
                 fields(viewer, pages, clues),
                 (int) pages.stream()
                         .filter(p -> p.textFrom() == PageFacts.TextFrom.NONE && !p.blank())
@@ -137,6 +143,11 @@ public class ProposeForArrival {
         return form;
     }
 
+    /** How the practice means days that could be two. */
+    private FoundDates.Order order() {
+        return settings.dayOrder() == DayOrder.DAY_FIRST ? FoundDates.Order.DAY_FIRST : FoundDates.Order.MONTH_FIRST;
+    }
+
     /** Keeps with the arrival what is preselected, for the list. */
     public void renew(Arrival arrival) {
         Clues clues = clues(arrival, read(arrival));
@@ -151,7 +162,7 @@ public class ProposeForArrival {
                 .findFirst()
                 .orElse(null);
         LocalDate dated = FoundDates.propose(
-                        FoundDates.in(clues.text(), order),
+                        FoundDates.in(clues.text(), order()),
                         FoundDates.Role.DOCUMENT,
                         calendar.dayOf(arrival.receivedAt()))
                 .stream()
@@ -207,7 +218,7 @@ public class ProposeForArrival {
             people.put(open.id().toString(), open);
         }
         List<KnownPerson> known = files.asKnown(people.values());
-        return ProposePerson.propose(clues, known, order).stream()
+        return ProposePerson.propose(clues, known, order()).stream()
                 .limit(MOST)
                 .map(p -> person(Objects.requireNonNull(people.get(p.value())), p, arrival))
                 .toList();
@@ -258,6 +269,16 @@ public class ProposeForArrival {
                                 .toList()))
                 .toList();
         return ProposeType.propose(clues, known, learning.of(clues.text()), arrival.suggestedType());
+    }
+
+    private static List<ProposedDay> signed(List<FoundDates.Found> found, LocalDate received) {
+        return found.stream()
+                .filter(FoundDates.Found::isSigning)
+                .filter(f -> !f.day().isAfter(received))
+                .limit(MOST)
+                .map(f -> new ProposedDay(
+                        f.day(), f.doubtful() ? 0.4 : 0.8, "“" + f.word() + " " + f.written() + "”", false))
+                .toList();
     }
 
     private static List<ProposedDay> days(List<FoundDates.Found> found, FoundDates.Role role, LocalDate received) {

@@ -95,18 +95,18 @@ class ChangeDocuments {
             throw Refusal.invalid("fileId", "A paper is moved to another file by “Move”.");
         }
         String before = document.name();
-        describe(viewer, document, details);
+        String seen = describe(viewer, document, details);
         document.describe(description);
         documents.renamed(document);
-        documents.changed(viewer.actor(), document, "corrected", "changed the details of “" + before + "”");
+        documents.changed(viewer.actor(), document, "corrected", "changed the details of “" + before + "”" + seen);
         holds.release(viewer, id);
     }
 
-    private void describe(Viewer viewer, FiledDocument document, FilingDetails details) {
+    private String describe(Viewer viewer, FiledDocument document, FilingDetails details) {
         DocumentTypes types = documents.visibleTypes(viewer, details);
         check.check(details, types);
         sections.requireOpen(viewer, details.fileId(), types);
-        document.correct(details);
+        return documents.correct(viewer, document, details);
     }
 
     /** What is to be the same of several papers; what is null stays as it is. */
@@ -131,7 +131,8 @@ class ChangeDocuments {
                     documentDate == null ? old.documentDate() : documentDate,
                     effectiveDate == null ? old.effectiveDate() : effectiveDate,
                     statedExpiry == null ? old.statedExpiry() : statedExpiry,
-                    values);
+                    values,
+                    null);
         }
     }
 
@@ -359,7 +360,8 @@ class ChangeDocuments {
                     old.documentDate(),
                     old.effectiveDate(),
                     old.statedExpiry(),
-                    old.fields());
+                    old.fields(),
+                    old.signedOnPaper());
             String from = files.file(document.fileId()).number();
             return documents
                     .file(

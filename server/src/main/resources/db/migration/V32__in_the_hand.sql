@@ -9,3 +9,6 @@ create index arrival_handled on arrival (handled_by_id, handled_at) where state 
 alter table practice
   add column day_order text not null default 'DAY_FIRST' check (day_order in ('DAY_FIRST', 'MONTH_FIRST')),
   add column week_start smallint not null default 1 check (week_start between 1 and 7);
+
+-- a signature that somebody saw on the paper itself
+alter table document_signature add column seen_by text;
