@@ -8,7 +8,7 @@ import { Providers } from "../Providers";
 import { forgetDrafts } from "../ui/drafts";
 
 // a busy machine takes longer than the usual second
-configure({ asyncUtilTimeout: 8_000 });
+configure({ asyncUtilTimeout: 60_000 });
 
 export type Call = { method: string; path: string; body: unknown };
 

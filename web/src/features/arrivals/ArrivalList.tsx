@@ -1,13 +1,15 @@
 import { EllipsisOutlined } from "@ant-design/icons";
 import { useQuery } from "@tanstack/react-query";
-import { Button, Checkbox, Dropdown, Tooltip } from "antd";
+import { Button, Checkbox, Dropdown, Select, Tooltip } from "antd";
 import { memo, useEffect, useRef, useState } from "react";
 import { practiceOptions } from "../../api/practice";
 import { bytes, moment } from "../../ui/days";
+import { meOptions } from "../access/sessionQueries";
 import { papersOf } from "../uploads/droppedFiles";
 import { type Chosen, useUploads } from "../uploads/Uploads";
 import { type Arrival, pageImage } from "./arrivalQueries";
 import { BringInModal } from "./BringInModal";
+import { desksOptions, useDesk } from "./deskQueries";
 import { LinkModal } from "./LinkModal";
 
 /** The heading a paper stands under. */
@@ -113,6 +115,7 @@ export function ArrivalList({ list, chosen, ticked, onTick, onChoose }: ArrivalL
         </Dropdown>
       </div>
       {bringIn && <BringInModal first={bringIn} onClose={() => setBringIn(undefined)} onBringIn={send} />}
+      <StandsAt />
       {links && <LinkModal onClose={() => setLinks(false)} onAdded={onChoose} />}
       <div className="scroll">
         {groups.map((group) => (
@@ -147,6 +150,29 @@ export function ArrivalList({ list, chosen, ticked, onTick, onChoose }: ArrivalL
       </div>
     </section>
   );
+}
+
+/** At which desk this browser stands, so that scans made there go to the file that is open here. */
+function StandsAt() {
+  const desks = useQuery(desksOptions).data ?? [];
+  const mayChange = useQuery(meOptions).data?.mayChange ?? false;
+  const [desk, stand] = useDesk();
+  return desks.length > 0 && mayChange ? (
+    <div className="stands-at">
+      <label htmlFor="stands-at" className="muted">
+        This computer is at
+      </label>
+      <Select
+        id="stands-at"
+        size="small"
+        variant="borderless"
+        value={desk}
+        popupMatchSelectWidth={false}
+        onChange={stand}
+        options={["", ...desks].map((name) => ({ value: name, label: name || "no desk" }))}
+      />
+    </div>
+  ) : null;
 }
 
 type ArrivalLineProps = {

@@ -60,6 +60,7 @@ function detail(id: string, proposals: Partial<ArrivalDetail["proposals"]> = {})
       effectiveDate: [],
       statedExpiry: [],
       signedOn: [],
+      newPerson: { identifiers: [] },
       fields: [],
       pagesWithoutText: 0,
       ...proposals,
@@ -418,4 +419,74 @@ test("Enter leads from what was chosen to what lacks, at last to the button that
   fireEvent.keyDown(field, { key: "Enter", code: "Enter", keyCode: 13 });
   await waitFor(() => expect(document.activeElement).toBe(go));
   expect(document.querySelector(".ant-select-dropdown:not(.ant-select-dropdown-hidden)")).toBeNull();
+});
+
+test("who has no file yet gets one with what the paper tells, and the paper is filed in the same go", async () => {
+  const calls = serve({
+    ...BASE,
+    "GET /api/arrivals": LIST,
+    "GET /api/arrivals/a": detail("a", {
+      types: SURE.types,
+      documentDate: SURE.documentDate,
+      newPerson: {
+        givenName: "Edie",
+        familyName: "Penhallow",
+        birthDate: "2015-03-04",
+        email: "ruth@post.example",
+        identifiers: ["1234 040315"],
+      },
+    }),
+    "GET /api/kinds": [{ code: "patient", label: "Patient", plural: "Patients", facts: [] }],
+    "GET /api/directory": { on: false },
+    "POST /api/coverage/newcomer": [],
+    "POST /api/files": { id: "new", name: "Edie Penhallow" },
+    "POST /api/arrivals/a/filing": { documentId: "d", fileId: "new", name: "Handbook receipt" },
+  });
+  show(<ArrivalsPage />);
+  fireEvent.click(await screen.findByText("This person has no file yet"));
+  expect((await screen.findByLabelText<HTMLInputElement>("Family name")).value).toBe("Penhallow");
+  fireEvent.click(await screen.findByRole("button", { name: "Make the file and file the paper" }));
+  await waitFor(() =>
+    expect(calls.find((c) => c.path === "/api/arrivals/a/filing")?.body).toMatchObject({
+      details: { fileId: "new", type: "handbook", documentDate: "2026-11-20" },
+    }),
+  );
+  expect(calls.find((c) => c.path === "/api/files" && c.method === "POST")?.body).toMatchObject({
+    person: {
+      kind: "patient",
+      givenName: "Edie",
+      familyName: "Penhallow",
+      birthDate: "2015-03-04",
+      email: "ruth@post.example",
+      identifiers: ["1234 040315"],
+    },
+  });
+});
+
+test("a reviewer and a guest are chosen while filing, and what was shared is said", async () => {
+  const desk = sureDesk();
+  const calls = serve({
+    ...desk.answers,
+    "GET /api/document-types": [{ ...TYPES[0], needsReview: true }],
+    "GET /api/colleagues": [{ id: "c1", name: "Hester Quill" }],
+    "GET /api/files/f1/shared": {
+      guests: [{ accountId: "g1", name: "Ruth Penhallow", relation: "guardian", email: "ruth@post.example" }],
+      shares: [],
+      asks: [],
+    },
+    "POST /api/shares": {},
+  });
+  show(<ArrivalsPage />);
+  const pick = async (field: string, option: string) => {
+    fireEvent.mouseDown(await screen.findByLabelText(field));
+    fireEvent.click(await screen.findByText(option, { selector: ".ant-select-item-option-content" }));
+  };
+  await pick("Reviewed by", "Hester Quill");
+  await pick("Share with", "Ruth Penhallow, guardian");
+  fireEvent.click(screen.getByRole("button", { name: /File and next/ }), { detail: 1 });
+  await screen.findByText(/Shared with Ruth Penhallow/);
+  expect(calls.find((c) => c.path === "/api/arrivals/a/filing")?.body).toMatchObject({
+    details: { reviewer: "c1" },
+  });
+  expect(calls.find((c) => c.path === "/api/shares")?.body).toEqual({ accountId: "g1", documents: ["d-a"] });
 });

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Alert, App, Button, Form, Input } from "antd";
+import { Alert, App, Button, Form, Input, Select } from "antd";
 import { useRef, useState } from "react";
 import { api, done, fieldWords, wordsOf } from "../../api/client";
 import { DayField } from "../../ui/DayField";
@@ -10,6 +10,10 @@ import { meOptions } from "../access/sessionQueries";
 import { FurtherTypes, TypePicker } from "../catalog/TypePicker";
 import { typesOptions } from "../catalog/typeQueries";
 import { ReasonModal } from "../documents/ReasonModal";
+import { useStaff } from "../handover/colleagues";
+import { sharedOptions } from "../people/fileQueries";
+import { NewFileDrawer } from "../people/NewFileDrawer";
+import type { PersonValues } from "../people/PersonFields";
 import { PersonPicker } from "../people/PersonPicker";
 import { SignedOnPaper } from "../signing/SignedOnPaper";
 import {
@@ -49,12 +53,18 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
     .filter((k) => types.includes(k.code))
     .flatMap((k) => k.signers)
     .filter((s, i, all) => all.findIndex((o) => o.role === s.role) === i);
+  const needsReview = known.some((k) => types.includes(k.code) && k.needsReview);
+  const staff = useStaff();
+  const guests =
+    useQuery({ ...sharedOptions(proposed.fileId ?? ""), enabled: Boolean(proposed.fileId) }).data?.guests ??
+    [];
   const values = Object.entries(fieldValues(types, typed.value.fields, detail));
   const draft = { ...proposed, fields: Object.fromEntries(values.filter(([name]) => fields.includes(name))) };
   const [moreFor, setMoreFor] = useState<string>();
   const isMore = moreFor === arrival.id;
   const further = draft.furtherTypes ?? [];
   const [setsAside, setSetsAside] = useState(false);
+  const [makesFile, setMakesFile] = useState<string>();
   const mayChange = useQuery(meOptions).data?.mayChange ?? false;
   const preview = useQuery(previewOptions(arrival.id, draft));
   const { message } = App.useApp();
@@ -62,10 +72,15 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
   const problem = preview.error;
   const change = (part: Draft) => {
     const next: Draft = { ...typed.value, ...part };
+    if (part.fileId) {
+      // guests are those of a file
+      delete next.share;
+    }
     if (part.type) {
       // another type has other fields, and what it is cannot be what it is besides
       delete next.fields;
       delete next.signedOnPaper;
+      delete next.reviewer;
       next.furtherTypes = next.furtherTypes?.filter((t) => t !== part.type);
     }
     typed.set(next);
@@ -74,19 +89,17 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
   /** @param byKey whether a key was pressed, which may have been meant for the paper before this one */
   const fileIt = (byKey: boolean) => {
     const details = complete(draft);
-    if (byKey && Date.now() - appeared.current < NOT_BEFORE) {
+    if (!details) {
+      setTried(arrival.id);
+    } else if (byKey && Date.now() - appeared.current < NOT_BEFORE) {
       message.info({
         key: "too-soon",
         content: "This paper has only just appeared. Look at it, then press Enter.",
       });
-    } else if (details) {
-      onFile({ chosen: [arrival, ...others], details });
     } else {
-      setTried(arrival.id);
+      onFile({ chosen: [arrival, ...others], details, share: draft.share });
     }
   };
-  const persons = personOffers(detail);
-  const offers = typeOffers(detail);
   /** To the next thing that is lacking; at last to the button that files. */
   const onward = (part: Draft = {}) => {
     const next = { ...draft, ...part };
@@ -130,7 +143,13 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
               known={knownPersons(arrival, detail)}
               onChange={(fileId) => take({ fileId })}
               onEnter={() => onward()}
+              footer={(text) => <NewFileLine text={text} onClick={() => setMakesFile(text)} />}
             />
+            {mayChange && !draft.fileId && persons.length === 0 && (
+              <button type="button" className="linklike why" onClick={() => setMakesFile("")}>
+                This person has no file yet
+              </button>
+            )}
             <ProposalList
               name="Proposed persons"
               offers={persons}
@@ -222,6 +241,34 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
               />
             </Form.Item>
           )}
+          {needsReview && (
+            <Form.Item label="Reviewed by" htmlFor="filing-reviewer" {...told(problem, "reviewer")}>
+              <Select
+                id="filing-reviewer"
+                allowClear
+                placeholder="as its type says"
+                value={draft.reviewer ?? undefined}
+                showSearch={{ optionFilterProp: "label" }}
+                options={staff}
+                onChange={(reviewer?: string) => change({ reviewer: reviewer ?? null })}
+              />
+            </Form.Item>
+          )}
+          {guests.length > 0 && (
+            <Form.Item label="Share with" htmlFor="filing-share">
+              <Select
+                id="filing-share"
+                allowClear
+                placeholder="nobody"
+                value={draft.share?.accountId}
+                options={guests.map((g) => ({ value: g.accountId, label: `${g.name}, ${g.relation}` }))}
+                onChange={(accountId?: string) => {
+                  const guest = guests.find((g) => g.accountId === accountId);
+                  change({ share: guest && { accountId: guest.accountId, name: guest.name } });
+                }}
+              />
+            </Form.Item>
+          )}
           {fields.map((name) => (
             <Form.Item key={name} label={name} htmlFor={`filing-field-${name}`}>
               <Input
@@ -256,6 +303,20 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
           </Button>
         </div>
       )}
+      <NewFileDrawer
+        open={makesFile !== undefined}
+        onClose={() => setMakesFile(undefined)}
+        first={firstOf(makesFile ?? "", detail)}
+        okText={draft.type && draft.documentDate ? "Make the file and file the paper" : "Make the file"}
+        onMade={(made) => {
+          const details = complete({ ...draft, fileId: made.id });
+          if (details) {
+            onFile({ chosen: [arrival, ...others], details });
+          } else {
+            take({ fileId: made.id });
+          }
+        }}
+      />
       <ReasonModal
         title="Set this paper aside"
         hint="The next person sees the reason; the paper stays at the end of the list."
@@ -278,6 +339,34 @@ function useAppeared(id: string) {
     at.current = { id, current: Date.now() };
   }
   return at.current;
+}
+
+function NewFileLine({ text, onClick }: { text: string; onClick: () => void }) {
+  return (
+    // pressed before the list takes the focus away
+    <Button
+      type="link"
+      size="small"
+      onMouseDown={(e) => {
+        e.preventDefault();
+        onClick();
+      }}
+    >
+      New file for “{text}”…
+    </Button>
+  );
+}
+
+/** What is known of a person without a file: a typed name first, else what paper and mail tell. */
+function firstOf(typed: string, detail?: ArrivalDetail): Partial<PersonValues> {
+  const found = detail?.proposals.newPerson;
+  const words = typed.trim().split(/\s+/);
+  const typedName =
+    typed.trim() === ""
+      ? {}
+      : { givenName: words.slice(0, -1).join(" "), familyName: words[words.length - 1] ?? "" };
+  const known = Object.fromEntries(Object.entries(found ?? {}).filter(([, value]) => value != null));
+  return { ...known, ...typedName };
 }
 
 type FoundField = ArrivalDetail["proposals"]["fields"][number];

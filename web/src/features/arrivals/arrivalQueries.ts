@@ -44,6 +44,10 @@ export type Draft = {
   fields?: Record<string, string>;
   /** Signatures that are seen on the paper. */
   signedOnPaper?: Shape<"SignedOnPaper">[];
+  /** Who is to review it instead of those its type names. */
+  reviewer?: string | null;
+  /** The guest of the file with whom it is shared once filed. */
+  share?: { accountId: string; name: string };
 };
 
 /** All that a draft says the paper is, the type that names it first. */
@@ -80,9 +84,10 @@ export function proposedDraft(arrival: Arrival, detail?: ArrivalDetail): Draft {
 
 /** The draft as filing details, once the three things that filing needs are there. */
 export function complete(draft: Draft): Shape<"FilingDetails"> | null {
-  const { fileId, type, documentDate, signedOnPaper } = draft;
+  const { share: _later, ...details } = draft;
+  const { fileId, type, documentDate, signedOnPaper } = details;
   const isSigned = (signedOnPaper ?? []).every((s) => s.signer.trim() !== "" && s.signedOn !== "");
-  return fileId && type && documentDate && isSigned ? { ...draft, fileId, type, documentDate } : null;
+  return fileId && type && documentDate && isSigned ? { ...details, fileId, type, documentDate } : null;
 }
 
 export const previewOptions = (arrival: string, draft: Draft) => {

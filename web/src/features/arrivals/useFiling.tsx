@@ -5,7 +5,12 @@ import { forgetDraft } from "../../ui/drafts";
 import type { Arrival } from "./arrivalQueries";
 
 type Filed = Shape<"FiledAnswer">;
-export type Filing = { chosen: Arrival[]; details: Shape<"FilingDetails"> };
+export type Filing = {
+  chosen: Arrival[];
+  details: Shape<"FilingDetails">;
+  /** A guest of the file with whom they are shared once they are filed. */
+  share?: { accountId: string; name: string };
+};
 
 async function send({ chosen, details }: Filing): Promise<Filed[]> {
   const [only] = chosen;
@@ -36,6 +41,7 @@ export function useFiling(onGone: () => void, onBack: (id: string) => void) {
     Promise.all([
       queries.invalidateQueries({ queryKey: ["arrivals"], exact: true }),
       queries.invalidateQueries({ queryKey: ["files"] }),
+      queries.invalidateQueries({ queryKey: ["waiting-counts"] }),
     ]);
   const takeBack = async (papers: string[], name: string) => {
     message.destroy(`filed ${papers[0]}`);
@@ -62,9 +68,24 @@ export function useFiling(onGone: () => void, onBack: (id: string) => void) {
       message.error(wordsOf(error));
     }
   };
+  /** What was filed stays filed even if it could not be shared. @returns what is said of it */
+  const shareWith = async (filed: Filed[], guest: Filing["share"]): Promise<string> => {
+    if (!guest) {
+      return "";
+    }
+    try {
+      const documents = filed.map((f) => f.documentId);
+      await done(api.POST("/api/shares", { body: { accountId: guest.accountId, documents } }));
+      return `Shared with ${guest.name}.`;
+    } catch (error) {
+      message.error(`It was filed, but not shared with ${guest.name}. ${wordsOf(error)}`, 10);
+      return "";
+    }
+  };
   const { mutate } = useMutation({
     mutationFn: ({ sent }: Filing & { sent: Promise<Filed[]> }) => sent,
-    onSuccess: async (filed, { chosen }) => {
+    onSuccess: async (filed, { chosen, share }) => {
+      const shared = await shareWith(filed, share);
       const papers = chosen.map((a) => a.id);
       for (const id of papers) {
         forgetDraft(`filing ${id}`);
@@ -75,9 +96,12 @@ export function useFiling(onGone: () => void, onBack: (id: string) => void) {
         content: (
           <span>
             {filed.length === 1 ? `Filed “${name}”. ` : `Filed ${filed.length} papers. `}
-            <button type="button" className="linklike" onClick={() => takeBack(papers, name)}>
-              Undo
-            </button>
+            {shared}
+            {!shared && (
+              <button type="button" className="linklike" onClick={() => takeBack(papers, name)}>
+                Undo
+              </button>
+            )}
           </span>
         ),
       });

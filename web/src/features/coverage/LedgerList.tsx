@@ -33,7 +33,8 @@ export function LedgerList({ file, ledger }: LedgerListProps) {
       slots: s.slots
         .filter((slot) => narrowing === "all" || isOpen(slot.status))
         .map((slot) => (found ? { ...slot, papers: slot.papers.filter((p) => found.has(p.id)) } : slot))
-        .filter((slot) => !found || slot.papers.length > 0),
+        // what is still wanted stays in sight while one searches
+        .filter((slot) => !found || slot.papers.length > 0 || isOpen(slot.status)),
     }))
     .filter((s) => s.slots.length > 0);
   const others = ledger.otherPapers.filter((p) => !found || found.has(p.id));
@@ -90,6 +91,11 @@ export function LedgerList({ file, ledger }: LedgerListProps) {
             <Legend />
           </span>
         </div>
+        {found && (
+          <p className="ledger-narrowed muted" role="status">
+            Only papers with the searched words, and slots that are still open.
+          </p>
+        )}
         {isTable && <LedgerTable fileId={file.id} />}
         {listed.map((section) => (
           <div key={section.code}>

@@ -21,6 +21,8 @@ test("an administrator confirms a section", async () => {
   });
   show(<SectionMark file={EDIE} section={HEALTH} />);
   fireEvent.click(await screen.findByRole("button", { name: "Confirm Health as complete" }));
+  expect(calls.every((c) => c.method === "GET")).toBe(true);
+  fireEvent.click(await screen.findByRole("button", { name: "Confirm" }));
   await screen.findByText("Health is confirmed.");
   expect(calls.some((c) => c.path.endsWith("/sections/health/confirm"))).toBe(true);
 });

@@ -1,6 +1,6 @@
 import { CheckSquareOutlined, LockOutlined } from "@ant-design/icons";
 import { useQuery } from "@tanstack/react-query";
-import { Button } from "antd";
+import { Button, Popconfirm } from "antd";
 import { useState } from "react";
 import { answer, api, type Shape } from "../../api/client";
 import { day } from "../../ui/days";
@@ -23,20 +23,26 @@ export function SectionMark({ file, section }: SectionMarkProps) {
   const params = { path: { fileId: file.id, section: section.code } };
   if (!confirmed) {
     return isAdministrator ? (
-      <Button
-        type="text"
-        size="small"
-        className="section-confirm"
-        icon={<CheckSquareOutlined />}
-        aria-label={`Confirm ${section.label} as complete`}
-        title="Confirm as complete: colleagues can no longer change it"
-        onClick={() =>
+      <Popconfirm
+        title={`Confirm ${section.label} as complete?`}
+        description="Nobody can change its papers until an administrator reopens it."
+        okText="Confirm"
+        onConfirm={() =>
           act.mutate({
             call: () => api.POST("/api/files/{fileId}/sections/{section}/confirm", { params }),
             said: `${section.label} is confirmed.`,
           })
         }
-      />
+      >
+        <Button
+          type="text"
+          size="small"
+          className="section-confirm"
+          icon={<CheckSquareOutlined />}
+          aria-label={`Confirm ${section.label} as complete`}
+          title="Confirm as complete…"
+        />
+      </Popconfirm>
     ) : null;
   }
   const words = `Confirmed by ${confirmed.by}, ${day(confirmed.on)}`;

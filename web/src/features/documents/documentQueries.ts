@@ -13,3 +13,10 @@ export const openSigningOptions = (documentId: string) =>
     queryFn: () =>
       answer(api.GET("/api/documents/{documentId}/desk-signings/open", { params: { path: { documentId } } })),
   });
+
+/** Papers of a file that were thrown away. */
+export const wastebasketOptions = (fileId: string) =>
+  queryOptions({
+    queryKey: ["files", fileId, "wastebasket"],
+    queryFn: () => answer(api.GET("/api/files/{fileId}/wastebasket", { params: { path: { fileId } } })),
+  });

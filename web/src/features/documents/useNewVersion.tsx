@@ -1,5 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { App } from "antd";
+import { useNavigate } from "react-router";
 import { answer, api, done, wordsOf } from "../../api/client";
 import { useUploads } from "../uploads/Uploads";
 
@@ -8,6 +9,7 @@ export function useNewVersion(id: string) {
   const { message } = App.useApp();
   const { sendVersion } = useUploads();
   const queries = useQueryClient();
+  const navigate = useNavigate();
   const params = { path: { id } };
   const back = async (number: number) => {
     message.destroy(`version of ${id}`);
@@ -19,6 +21,10 @@ export function useNewVersion(id: string) {
     } catch (error) {
       message.error(wordsOf(error), 8);
     }
+  };
+  const askWhoSigned = (fileId: string) => {
+    message.destroy(`version of ${id}`);
+    navigate(`/files/${fileId}?view=read&paper=${id}&change=details`);
   };
   return useMutation({
     mutationFn: async (file: File) => {
@@ -37,6 +43,14 @@ export function useNewVersion(id: string) {
               <button type="button" className="linklike" onClick={() => back(number)}>
                 Undo
               </button>
+              {before.signers.length > 0 && (
+                <>
+                  {" · "}
+                  <button type="button" className="linklike" onClick={() => askWhoSigned(before.fileId)}>
+                    It is signed on paper…
+                  </button>
+                </>
+              )}
             </span>
           ),
         });

@@ -21,6 +21,7 @@ import {
   wordsOfAll,
 } from "./findQueries";
 import { rememberFound } from "./foundTrail";
+import { Meant } from "./Meant";
 import { SavedSearches, SaveSearch } from "./SavedSearches";
 
 const SORTS = [
@@ -132,6 +133,10 @@ export function FindPage() {
                     Take something away at the left, or try other words: a part of a name, a number, another
                     form.
                   </p>
+                  <Meant
+                    typed={criteria.words ?? ""}
+                    onTake={(meantWords) => set({ ...criteria, words: meantWords })}
+                  />
                 </QuietEmpty>
               ) : (
                 <>

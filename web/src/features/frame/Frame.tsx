@@ -16,13 +16,13 @@ import { api } from "../../api/client";
 import { RunningWork } from "../../ui/RunningWork";
 import { leaveSession } from "../access/leaveSession";
 import { meOptions } from "../access/sessionQueries";
-import { arrivalsOptions } from "../arrivals/arrivalQueries";
 import { desksOptions, useDesk } from "../arrivals/deskQueries";
 import { AsOfRibbon } from "../asof/AsOfRibbon";
 import { useKeepingAsOf } from "../asof/asOf";
 import { NoticesDrawer } from "../chasing/NoticesDrawer";
 import { noticesOptions } from "../chasing/noticeQueries";
 import { FindBox } from "../finding/FindBox";
+import { waitingOptions } from "../today/todayQueries";
 import { Uploads } from "../uploads/Uploads";
 import { UploadTray } from "../uploads/UploadTray";
 import { useStrayDrops } from "../uploads/useStrayDrops";
@@ -46,10 +46,9 @@ export function Frame({ children }: { children: ReactNode }) {
 }
 
 function Rail() {
-  const arrivals = useQuery(arrivalsOptions);
   const isAdministrator = useQuery(meOptions).data?.role === "ADMINISTRATOR";
   const keep = useKeepingAsOf();
-  const waiting = arrivals.data?.filter((a) => a.state === "WAITING").length ?? 0;
+  const waiting = useQuery(waitingOptions).data?.arrivals ?? 0;
   return (
     <nav className="rail" aria-label="Places">
       <div className="rail-mark">
@@ -95,6 +94,7 @@ function TopLine() {
   const notices = useQuery(noticesOptions);
   const [showsNotices, setShowsNotices] = useState(false);
   const failed = notices.data?.filter((n) => n.state === "FAILED").length ?? 0;
+  const handed = useQuery(waitingOptions).data?.handedOver ?? 0;
   return (
     <header className="top-line">
       <div className="where" id="where" />
@@ -110,11 +110,11 @@ function TopLine() {
       </div>
       <div className="top-right">
         <RunningWork />
-        <Badge count={failed} size="small">
+        <Badge count={failed + handed} size="small" title={bellWords(failed, handed)}>
           <Button
             type="text"
             icon={<BellOutlined />}
-            aria-label="Notices"
+            aria-label={`Notices${failed + handed > 0 ? `: ${bellWords(failed, handed)}` : ""}`}
             onClick={() => setShowsNotices(true)}
           />
         </Badge>
@@ -123,6 +123,15 @@ function TopLine() {
       <NoticesDrawer open={showsNotices} onClose={() => setShowsNotices(false)} />
     </header>
   );
+}
+
+function bellWords(failed: number, handed: number): string {
+  return [
+    handed > 0 && `${handed} handed to me`,
+    failed > 0 && `${failed} ${failed === 1 ? "mail" : "mails"} not sent`,
+  ]
+    .filter(Boolean)
+    .join(", ");
 }
 
 function Me() {

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { answer, api, type Shape, wordsOf } from "../../api/client";
 import { DayField } from "../../ui/DayField";
 import { day, moment } from "../../ui/days";
-import { colleaguesOptions } from "./colleagues";
+import { colleaguesForOptions } from "./colleagues";
 import "./handover.css";
 
 type HandOver = Shape<"HandOverAnswer">;
@@ -111,7 +111,7 @@ function HandOverModal({
   const [note, setNote] = useState("");
   const [due, setDue] = useState<string | null>(null);
   const needsSomebody = dialog === "begin" || dialog === "pass-on";
-  const colleagues = useQuery({ ...colleaguesOptions, enabled: needsSomebody }).data;
+  const colleagues = useQuery({ ...colleaguesForOptions(paper.id), enabled: needsSomebody }).data;
   const { message } = App.useApp();
   const queries = useQueryClient();
   const act = useMutation({

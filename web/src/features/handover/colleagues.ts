@@ -9,6 +9,14 @@ export const colleaguesOptions = queryOptions({
   staleTime: 60_000,
 });
 
+/** Those of them who may see a paper. */
+export const colleaguesForOptions = (documentId: string) =>
+  queryOptions({
+    queryKey: ["colleagues", documentId],
+    queryFn: () => answer(api.GET("/api/colleagues", { params: { query: { documentId } } })),
+    staleTime: 60_000,
+  });
+
 /** All who work in the practice, oneself first, to be chosen from. */
 export function useStaff(): { value: string; label: string }[] {
   const me = useQuery(meOptions).data;

@@ -9,16 +9,25 @@ import { FromDirectory } from "./FromDirectory";
 import { directoryOptions, kindsOptions } from "./fileQueries";
 import { PersonFields, type PersonValues, personDetails } from "./PersonFields";
 
+type NewFileProps = {
+  onClose: () => void;
+  /** What is known of the person beforehand. */
+  first?: Partial<PersonValues>;
+  okText?: string;
+  /** What is done with the new file; undefined to open it. */
+  onMade?: (file: Shape<"FileAnswer">) => void;
+};
+
 /** Makes a new file; shows the slots it will have while the person is typed. */
-export function NewFileDrawer({ open, onClose }: { open: boolean; onClose: () => void }) {
+export function NewFileDrawer({ open, ...props }: NewFileProps & { open: boolean }) {
   return (
-    <Drawer title="New file" size={820} open={open} onClose={onClose} destroyOnHidden>
-      <NewFile onClose={onClose} />
+    <Drawer title="New file" size={820} open={open} onClose={props.onClose} destroyOnHidden>
+      <NewFile {...props} />
     </Drawer>
   );
 }
 
-function NewFile({ onClose }: { onClose: () => void }) {
+function NewFile({ onClose, first, okText = "Make the file", onMade }: NewFileProps) {
   const kinds = useQuery(kindsOptions).data ?? [];
   const directory = useQuery(directoryOptions);
   const [chosen, setKind] = useState<string>();
@@ -35,14 +44,24 @@ function NewFile({ onClose }: { onClose: () => void }) {
     onSuccess: (file) => {
       queries.invalidateQueries({ queryKey: ["files"] });
       onClose();
-      navigate(`/files/${file.id}`);
+      if (onMade) {
+        onMade(file);
+      } else {
+        navigate(`/files/${file.id}`);
+      }
     },
   });
   const exists =
     create.error instanceof Problem && create.error.code === "person-exists" ? create.error : null;
   return (
     <div className="drawer-columns">
-      <Form form={form} layout="vertical" requiredMark={false} onFinish={() => create.mutate(false)}>
+      <Form
+        form={form}
+        layout="vertical"
+        requiredMark={false}
+        initialValues={first}
+        onFinish={() => create.mutate(false)}
+      >
         <Form.Item label="Kind">
           <Segmented
             value={kind}
@@ -85,7 +104,7 @@ function NewFile({ onClose }: { onClose: () => void }) {
           create.error && <Alert type="error" title={wordsOf(create.error)} />
         )}
         <Button type="primary" htmlType="submit" loading={create.isPending} style={{ marginTop: 12 }}>
-          Make the file
+          {okText}
         </Button>
       </Form>
       <WillHave person={personDetails(kind, values ?? { familyName: "", givenName: "" })} />

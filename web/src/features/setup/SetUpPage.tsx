@@ -8,6 +8,7 @@ import { RulesAsJson } from "../catalog/RulesAsJson";
 import { SectionsSetUp } from "../catalog/SectionsSetUp";
 import "../catalog/set-up.css";
 import { TypesSetUp } from "../catalog/TypesSetUp";
+import { PracticeSetUp } from "../practice/PracticeSetUp";
 
 const PLACES = [
   { path: "checklists", label: "Checklists", words: "what each file must hold" },
@@ -16,6 +17,7 @@ const PLACES = [
   { path: "sections", label: "Sections", words: "the parts of a file" },
   { path: "pickups", label: "Pickups", words: "scanners and cover sheets" },
   { path: "people", label: "People from a list", words: "new files from CSV" },
+  { path: "practice", label: "The practice", words: "its clock and its days" },
   { path: "rules", label: "Rules as JSON", words: "out and in" },
 ];
 
@@ -35,6 +37,7 @@ export function SetUpPage() {
         ))}
       </nav>
       <Routes>
+        <Route path="practice" element={<PracticeSetUp />} />
         <Route path="checklists/:code?" element={<ChecklistsSetUp />} />
         <Route path="types/:code?" element={<TypesSetUp />} />
         <Route path="kinds/:code?" element={<KindsSetUp />} />

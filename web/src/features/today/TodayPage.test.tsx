@@ -76,6 +76,7 @@ function today(answer: object = TODAY, account: object = OTTILIE) {
       recipient: "t@post.example",
       subject: "S",
       body: "Dear Tamsin",
+      addressees: [{ name: "Tamsin Korhola", email: "t@post.example", fits: true, body: "Dear Tamsin" }],
       wanted: ["Contract"],
     },
   });

@@ -6,3 +6,10 @@ export const todayOptions = queryOptions({
   queryFn: () => answer(api.GET("/api/today")),
   refetchInterval: 30_000,
 });
+
+/** How much waits, for the numbers beside the places. */
+export const waitingOptions = queryOptions({
+  queryKey: ["waiting-counts"],
+  queryFn: () => answer(api.GET("/api/waiting-counts")),
+  refetchInterval: 4_000,
+});

@@ -6,8 +6,10 @@ import { wordsOf } from "../../api/client";
 import { DayField } from "../../ui/DayField";
 import { day } from "../../ui/days";
 import { type DocumentState, documentStateWords } from "../../ui/documentStates";
+import { useKept } from "../../ui/kept";
 import { Loaded, QuietEmpty } from "../../ui/Quiet";
 import { useReadAddress } from "../documents/readAddress";
+import { Meant } from "../finding/Meant";
 import { PlaceSteps } from "../reading/PlaceSteps";
 import { PaperInFlow } from "./PaperInFlow";
 import "./wholefile.css";
@@ -52,7 +54,10 @@ function Flow({ fileId, all }: { fileId: string; all: PaperInFile[] }) {
     () => new Map((words.trim() ? (found.data ?? []) : []).map((f) => [f.documentId, f])),
     [words, found.data],
   );
-  const shown = filtered(all, filters).filter((p) => !words.trim() || !found.data || hits.has(p.id));
+  const [newestFirst, setNewestFirst] = useKept("whole-file-newest-first", false);
+  const shown = filtered(all, filters, newestFirst).filter(
+    (p) => !words.trim() || !found.data || hits.has(p.id),
+  );
   const places: At[] = shown.flatMap((p) =>
     (hits.get(p.id)?.pages ?? []).flatMap((page) =>
       page.places.map((_, place) => ({ paper: p.id, page: page.page, place })),
@@ -77,13 +82,22 @@ function Flow({ fileId, all }: { fileId: string; all: PaperInFile[] }) {
   };
   return (
     <div className="whole">
-      <FilterBar all={all} filters={filters} onChange={setFilters} shown={shown.length}>
+      <FilterBar
+        all={all}
+        filters={filters}
+        onChange={setFilters}
+        shown={shown.length}
+        newestFirst={newestFirst}
+        onNewestFirst={setNewestFirst}
+      >
         <Input
           size="small"
           allowClear
           aria-label="Words in this file"
           placeholder="words in the file"
           maxLength={500}
+          // what was meant by mistyped words stands in it once it is taken
+          key={words}
           defaultValue={words}
           status={found.error ? "error" : ""}
           title={found.error ? wordsOf(found.error) : undefined}
@@ -103,6 +117,7 @@ function Flow({ fileId, all }: { fileId: string; all: PaperInFile[] }) {
                   : `${at + 1} of ${places.length} in ${hits.size} ${hits.size === 1 ? "paper" : "papers"}`}
             </span>
             <PlaceSteps onStep={step} />
+            {found.data?.length === 0 && <Meant typed={words} fileId={fileId} onTake={search} />}
           </>
         )}
       </FilterBar>
@@ -183,14 +198,16 @@ type FilterBarProps = {
   filters: Filters;
   onChange: (filters: Filters) => void;
   shown: number;
+  newestFirst: boolean;
+  onNewestFirst: (newestFirst: boolean) => void;
   children: React.ReactNode;
 };
 
 /** What narrows the papers, each value with how many papers have it. */
-function FilterBar({ all, filters, onChange, shown, children }: FilterBarProps) {
+function FilterBar({ all, filters, onChange, shown, newestFirst, onNewestFirst, children }: FilterBarProps) {
   const set = (part: Partial<Filters>) => onChange({ ...filters, ...part });
   const values = (
-    key: "states" | "types" | "years" | "authors" | "titles" | "periods" | "visits",
+    key: "states" | "types" | "years" | "authors" | "titles" | "writers" | "periods" | "visits",
     label: string,
     counts: [string, number][],
     width: number,
@@ -209,6 +226,7 @@ function FilterBar({ all, filters, onChange, shown, children }: FilterBarProps) 
       options={counts.map(([value, count]) => ({ value, label: `${wordsFor(value)} · ${count}` }))}
     />
   );
+  const writers = countsOf(all, (p) => p.writers);
   const periods = countsOf(all, (p) => p.periods);
   const visits = countsByDay(all, (p) => p.visit);
   const isNarrowed = filters !== NO_FILTERS;
@@ -254,6 +272,7 @@ function FilterBar({ all, filters, onChange, shown, children }: FilterBarProps) 
         countsOf(all, (p) => p.authorTitle ?? []),
         90,
       )}
+      {writers.length > 0 && values("writers", "written by", writers, 110)}
       {periods.length > 0 && values("periods", "period", periods, 100)}
       {visits.length > 0 && values("visits", "visit", visits, 100, day)}
       <span className="whole-days">
@@ -265,6 +284,9 @@ function FilterBar({ all, filters, onChange, shown, children }: FilterBarProps) 
         />
         <DayField label="Dated to" placeholder="to" value={filters.to} onChange={(to) => set({ to })} />
       </span>
+      <Button size="small" type="text" onClick={() => onNewestFirst(!newestFirst)}>
+        {newestFirst ? "Newest first" : "Oldest first"}
+      </Button>
       {isNarrowed && (
         <Button size="small" type="link" onClick={() => onChange(NO_FILTERS)}>
           Clear

@@ -11,6 +11,7 @@ const paper = (id: string, documentDate: string, more: Partial<PaperInFile> = {}
   source: "from scanner",
   size: 1000,
   periods: [],
+  writers: [],
   filedBy: "Ottilie Brandmoor",
   version: 1,
   mediaType: "application/pdf",
@@ -24,6 +25,7 @@ const PAPERS = [
   paper("b", "2025-03-02", { typeLabels: ["Invoice", "Letter"], filedBy: "Zuri Mbeya-Holt" }),
   paper("a", "2024-01-15", {
     authorTitle: "lead therapist",
+    writers: ["Dr Amara Okell"],
     periods: ["Level: canter"],
     visit: "2024-01-09",
   }),
@@ -63,5 +65,10 @@ describe("reading a whole file", () => {
       ["Letter", 3],
       ["Invoice", 1],
     ]);
+  });
+
+  it("is narrowed to who wrote a paper, and read from the newest on when wished", () => {
+    expect(filtered(PAPERS, { ...NO_FILTERS, writers: ["Dr Amara Okell"] }).map((p) => p.id)).toEqual(["a"]);
+    expect(filtered(PAPERS, NO_FILTERS, true).map((p) => p.id)).toEqual(["c", "b", "a"]);
   });
 });

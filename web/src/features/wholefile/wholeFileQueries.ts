@@ -38,6 +38,7 @@ export type Filters = {
   years: string[];
   authors: string[];
   titles: string[];
+  writers: string[];
   periods: string[];
   visits: string[];
 };
@@ -49,12 +50,13 @@ export const NO_FILTERS: Filters = {
   years: [],
   authors: [],
   titles: [],
+  writers: [],
   periods: [],
   visits: [],
 };
 
-/** The papers that meet the filters, the oldest first, as they are read one after the other. */
-export function filtered(papers: PaperInFile[], filters: Filters): PaperInFile[] {
+/** The papers that meet the filters, in the order of their days, as they are read one after the other. */
+export function filtered(papers: PaperInFile[], filters: Filters, newestFirst = false): PaperInFile[] {
   const title = filters.title.trim().toLowerCase();
   const one = (chosen: string[], values: string[]) =>
     chosen.length === 0 || values.some((value) => chosen.includes(value));
@@ -69,10 +71,11 @@ export function filtered(papers: PaperInFile[], filters: Filters): PaperInFile[]
         one(filters.years, [p.documentDate.slice(0, 4)]) &&
         one(filters.authors, [p.filedBy]) &&
         one(filters.titles, p.authorTitle ? [p.authorTitle] : []) &&
+        one(filters.writers, p.writers) &&
         one(filters.periods, p.periods) &&
         one(filters.visits, p.visit ? [p.visit] : []),
     )
-    .sort((a, b) => a.documentDate.localeCompare(b.documentDate));
+    .sort((a, b) => a.documentDate.localeCompare(b.documentDate) * (newestFirst ? -1 : 1));
 }
 
 /** How many papers have each value, the latest day or year first. */

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button, Dropdown } from "antd";
 import { useRef, useState } from "react";
-import { useNavigate } from "react-router";
+import { useNavigate, useSearchParams } from "react-router";
 import { api, done, type Shape, wordsOf } from "../../../api/client";
 import { ShareModal } from "../../portal/ShareModal";
 import { StartSigningModal } from "../../signing/StartSigningModal";
@@ -16,7 +16,11 @@ type Dialog = "send-back" | "in-error" | "share" | "sign" | "details" | "file";
 
 /** What can be done with the paper that is read. */
 export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; file: Shape<"FileAnswer"> }) {
-  const [dialog, setDialog] = useState<Dialog | null>(null);
+  const [search, setSearch] = useSearchParams();
+  // a link can ask for the details, such as the one of a version that was just brought
+  const asksForDetails = search.get("change") === "details";
+  const [opened, setDialog] = useState<Dialog | null>(null);
+  const dialog = opened ?? (asksForDetails ? "details" : null);
   const picker = useRef<HTMLInputElement>(null);
   const { message } = App.useApp();
   const navigate = useNavigate();
@@ -34,10 +38,23 @@ export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; 
   const newest = paper.versions[paper.versions.length - 1];
   const version = paper.versions.length;
   const hasNoPages = newest?.pages === 0;
-  const close = () => setDialog(null);
+  const close = () => {
+    setDialog(null);
+    if (asksForDetails) {
+      setSearch((before) => {
+        const params = new URLSearchParams(before);
+        params.delete("change");
+        return params;
+      });
+    }
+  };
   const renew = useNewVersion(paper.id);
+  const thrown = useThrownAway(paper);
   const discard = () =>
-    act.mutate(() => api.POST("/api/documents/discard", { body: { documents: [paper.id] } }));
+    act.mutate(async () => {
+      await api.POST("/api/documents/discard", { body: { documents: [paper.id] } });
+      thrown();
+    });
   return (
     <div className="buttons">
       {paper.mayReview && paper.needsReview && !paper.acceptedOn && (
@@ -130,4 +147,47 @@ export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; 
       <StartSigningModal paper={paper} file={file} open={dialog === "sign"} onClose={close} />
     </div>
   );
+}
+
+/** A paper that was thrown away is no longer read; it can be brought back at once, and later from the wastebasket. */
+function useThrownAway(paper: Shape<"DocumentAnswer">) {
+  const { message } = App.useApp();
+  const queries = useQueryClient();
+  const [, setSearch] = useSearchParams();
+  const read = (id: string | null) =>
+    setSearch((before) => {
+      const params = new URLSearchParams(before);
+      params.delete("beside");
+      if (id) {
+        params.set("paper", id);
+      } else {
+        params.delete("paper");
+      }
+      return params;
+    });
+  const back = async () => {
+    message.destroy(`thrown ${paper.id}`);
+    try {
+      await done(api.POST("/api/documents/{id}/restore", { params: { path: { id: paper.id } } }));
+      await queries.invalidateQueries({ queryKey: ["files"] });
+      read(paper.id);
+    } catch (error) {
+      message.error(wordsOf(error));
+    }
+  };
+  return () => {
+    read(null);
+    message.success({
+      key: `thrown ${paper.id}`,
+      duration: 10,
+      content: (
+        <span>
+          “{paper.name}” is in the wastebasket.{" "}
+          <button type="button" className="linklike" onClick={back}>
+            Undo
+          </button>
+        </span>
+      ),
+    });
+  };
 }

@@ -1,20 +1,18 @@
 import { useQuery } from "@tanstack/react-query";
 import { Button, Drawer } from "antd";
 import { useState } from "react";
-import { answer, api } from "../../../api/client";
+import { api } from "../../../api/client";
 import { moment } from "../../../ui/days";
 import { Loaded } from "../../../ui/Quiet";
 import { meOptions } from "../../access/sessionQueries";
+import { wastebasketOptions } from "../documentQueries";
 import { ReasonModal } from "../ReasonModal";
 import { usePaperAction } from "../usePaperAction";
 
 /** The papers of a file that were thrown away, to be taken out again. */
 export function Wastebasket({ fileId, mayChange }: { fileId: string; mayChange: boolean }) {
   const [open, setOpen] = useState(false);
-  const papers = useQuery({
-    queryKey: ["files", fileId, "wastebasket"],
-    queryFn: () => answer(api.GET("/api/files/{fileId}/wastebasket", { params: { path: { fileId } } })),
-  });
+  const papers = useQuery(wastebasketOptions(fileId));
   const act = usePaperAction();
   const [destroys, setDestroys] = useState<string[]>([]);
   const isAdministrator = useQuery(meOptions).data?.role === "ADMINISTRATOR";

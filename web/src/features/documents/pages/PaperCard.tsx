@@ -1,6 +1,7 @@
 import { Button } from "antd";
 import { api, type Shape } from "../../../api/client";
 import { bytes, day, moment } from "../../../ui/days";
+import { CameWith } from "../../arrivals/CameWith";
 import { useAsOf, useMayChange } from "../../asof/asOf";
 import { CommentsSection } from "../../comments/CommentsSection";
 import { FoundSteps } from "../../finding/FoundSteps";
@@ -92,6 +93,7 @@ export function PaperCard({ paper, file, ledger, version, onVersion, onCompare }
           )}
         </div>
       ))}
+      <CameWith documentId={paper.id} />
       <h3>Versions</h3>
       {[...paper.versions].reverse().map((v) => (
         <div key={v.number} className="version-row">

@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { App, Button, Dropdown, Select } from "antd";
 import { type DragEvent, useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import type { Shape } from "../../../api/client";
+import { Problem, type Shape } from "../../../api/client";
 import { useKept } from "../../../ui/kept";
 import { Loaded, QuietEmpty } from "../../../ui/Quiet";
 import { useMayChange } from "../../asof/asOf";
@@ -14,6 +14,7 @@ import type { Zoom } from "../../reading/placing";
 import { differencesOptions } from "../../reading/readingQueries";
 import { documentOptions } from "../documentQueries";
 import { draggedPaper, LEAST_WIDTH, type Pane, useReadAddress } from "../readAddress";
+import { NotInFile } from "./NotInFile";
 import { PaperCard } from "./PaperCard";
 
 type ReadViewProps = { file: Shape<"FileAnswer">; ledger?: Shape<"LedgerAnswer"> };
@@ -165,6 +166,9 @@ type PaneProps = {
 
 function PaneOf(props: PaneProps) {
   const document = useQuery(documentOptions(props.pane.id));
+  if (document.error instanceof Problem && document.error.status === 404) {
+    return <NotInFile id={props.pane.id} fileId={props.file.id} />;
+  }
   return <Loaded query={document}>{(paper) => <OnePane {...props} paper={paper} />}</Loaded>;
 }
 

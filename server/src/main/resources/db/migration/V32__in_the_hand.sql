@@ -12,3 +12,14 @@ alter table practice
 
 -- a signature that somebody saw on the paper itself
 alter table document_signature add column seen_by text;
+
+-- who is to review a paper instead of those its types name
+alter table document add column reviewer uuid references account;
+alter table findable add column reviewer uuid;
+
+-- every word of letters that some paper holds, to tell what was meant by a mistyped one
+create table find_word (word text primary key);
+insert into find_word (word)
+  select distinct w from paper_page p, unnest(tsvector_to_array(to_tsvector('denfold_plain', p.text))) w
+  where length(w) between 4 and 40 and w !~ '[0-9]';
+create index find_word_near on find_word using gin (word gin_trgm_ops);

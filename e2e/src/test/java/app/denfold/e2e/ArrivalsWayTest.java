@@ -29,6 +29,9 @@ class ArrivalsWayTest {
     private static final LocatorAssertions.ContainsTextOptions SOON =
             new LocatorAssertions.ContainsTextOptions().setTimeout(240_000);
 
+    /** A key files nothing that was not there long enough to be looked at; in milliseconds. */
+    private static final int LOOKED_AT = 1_100;
+
     @TempDir
     Path folder;
 
@@ -44,6 +47,7 @@ class ArrivalsWayTest {
             page = chromium.desk(server.address());
             desk = new Desk(page);
             desk.signIn("ottilie@oakhollin.example");
+            isToldOfAScanWhileTyping(server.pickup());
             page.navigate("/arrivals");
             clearsTenPapersByKeys();
             isToldOfADuplicate();
@@ -105,6 +109,7 @@ class ArrivalsWayTest {
             if (i == 0) {
                 accessibility.look(page);
             }
+            page.waitForTimeout(LOOKED_AT);
             times.add(untilTheNextShows());
         }
         Collections.sort(times);
@@ -122,12 +127,36 @@ class ArrivalsWayTest {
         page.keyboard().press("u");
         assertThat(page.locator(".arrival-tools")).containsText("post_09.pdf");
         assertThat(page.locator(".named")).containsText("Handbook receipt");
+        page.waitForTimeout(LOOKED_AT);
         page.keyboard().press("Enter");
         assertThat(page.locator(".arrival-tools")).not().containsText("post_09.pdf");
         page.keyboard().press("?");
         assertThat(page.getByRole(AriaRole.DIALOG)).containsText("a new paper begins with this page");
         page.keyboard().press("Escape");
         assertThat(page.getByRole(AriaRole.DIALOG)).isHidden();
+    }
+
+    /** The product's first promise: a scan made while a file is open at the desk is told there at once. */
+    private void isToldOfAScanWhileTyping(Path pickup) throws Exception {
+        page.navigate("/files/" + asked("/api/board?text=korhola", "$.rows[*].id").get(0) + "?view=details");
+        page.getByLabel("My account, Ottilie Brandmoor").click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Office desk"))
+                .click();
+        Locator team = page.getByLabel("Team", new Page.GetByLabelOptions().setExact(true));
+        team.fill("Stables and paddocks");
+        Path scan = Files.write(folder.resolve("scan.part"), Papers.pdf("A letter that was scanned just now"));
+        Files.move(scan, Files.createDirectories(pickup.resolve("Office desk")).resolve("just_now.pdf"));
+        Locator notice = page.locator(".ant-notification-notice");
+        assertThat(notice).containsText("just_now.pdf", SOON);
+        assertThat(team).hasValue("Stables and paddocks");
+        assertThat(page.getByText("Not saved yet.")).isVisible();
+        notice.getByText("Look at it and file it").click();
+        assertThat(page.locator(".arrival-tools")).containsText("just_now.pdf");
+        assertThat(page.getByText("Tamsin Korhola").first()).isVisible();
+        page.goBack();
+        assertThat(team).hasValue("Stables and paddocks");
+        page.getByText("Discard the changes").click();
+        assertThat(team).not().hasValue("Stables and paddocks");
     }
 
     /** Milliseconds, measured in the page, from the key to another paper standing in the tools. */

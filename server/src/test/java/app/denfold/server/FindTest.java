@@ -357,4 +357,31 @@ class FindTest {
                         .status())
                 .isEqualTo(404);
     }
+
+    @Test
+    void whatWasMeantByMistypedWordsIsOfferedFromPapersOneMaySeeOnly() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Meantword", null);
+        UUID other = api.newEmployee("Otherword", null);
+        filed(api, file, "letter", "The farriery bill mentions hoofknife and clenches.");
+        filed(api, other, "clearance", "Diagnosis spondylolisthesis without complaint.");
+        awaitFound(api, "hoofknife");
+        awaitFound(api, "spondylolisthesis");
+        String meant = "/api/find/meant?typed=";
+        assertThat(api.get(meant + "hofknife clenchs").<String>at("$.words")).isEqualTo("hoofknife clenchs");
+        assertThat(api.get(meant + "farriery hoofknive").<String>at("$.words")).isEqualTo("farriery hoofknife");
+        assertThat(api.get(meant + "hoofknife").body()).as("found as it is").isEqualTo("{}");
+        assertThat(api.get(meant + "xyzzyplugh").body()).isEqualTo("{}");
+        assertThat(api.get(meant + "hofknife&fileId=" + file).<String>at("$.words"))
+                .isEqualTo("hoofknife");
+        assertThat(api.get(meant + "hofknife&fileId=" + other).body())
+                .as("no paper of that file holds it")
+                .isEqualTo("{}");
+        assertThat(api.get(meant + "spondylolistesis").<String>at("$.words")).isEqualTo("spondylolisthesis");
+        assertThat(practice.colleague(null, false, true)
+                        .get(meant + "spondylolistesis")
+                        .body())
+                .as("a word of papers that the colleague may not see")
+                .isEqualTo("{}");
+    }
 }

@@ -77,4 +77,41 @@ class ReviewTest {
         assertThat(nameReviewer(api, onlyLooks)).isEqualTo(422);
         assertThat(nameReviewer(api, UUID.randomUUID())).isEqualTo(422);
     }
+
+    @Test
+    void whoFilesSaysWhoReviewsAndOnlyThatColleagueDecides() throws Exception {
+        Api api = practice.administrator();
+        Api reviewer = practice.colleague(null, true, true);
+        Api another = practice.colleague(null, true, true);
+        UUID file = api.newEmployee("Reviewedby", null);
+        String me = reviewer.get("/api/session").at("$.id");
+        UUID arrival = api.upload("/api/arrivals", "c.pdf", Papers.pdf("Course " + UUID.randomUUID()), Map.of())
+                .id("$.id");
+        Map<String, Object> details = new HashMap<>(Api.details(file, "first-aid", LocalDate.now()));
+        details.put("reviewer", me);
+        UUID paper = api.post("/api/arrivals/{id}/filing", Map.of("version", 0, "details", details), arrival)
+                .id("$.documentId");
+
+        assertThat(api.get("/api/documents/{id}", paper).<List<String>>at("$.reviewers"))
+                .containsExactly("Dilan Ozgune");
+        String mine = "$..[?(@.documentId=='" + paper + "')]";
+        assertThat(reviewer.get("/api/today").<List<Object>>at(mine)).isNotEmpty();
+        assertThat(another.get("/api/today").<List<Object>>at(mine)).isEmpty();
+        assertThat(another.post("/api/documents/{id}/accept", Map.of("version", 1), paper)
+                        .status())
+                .isEqualTo(403);
+        await().until(() -> api.post("/api/find", Map.of("reviewer", me)).<List<String>>at("$.papers[*].id").stream()
+                .anyMatch(paper.toString()::equals));
+        assertThat(reviewer.post("/api/documents/{id}/accept", Map.of("version", 1), paper)
+                        .status())
+                .isEqualTo(204);
+
+        details.put("type", "letter");
+        Api.Answer noReview = api.post(
+                "/api/arrivals/{id}/preview",
+                details,
+                api.upload("/api/arrivals", "d.pdf", Papers.pdf("Letter " + UUID.randomUUID()), Map.of())
+                        .id("$.id"));
+        assertThat(noReview.<String>at("$.problems[0].field")).isEqualTo("reviewer");
+    }
 }

@@ -3,6 +3,12 @@ package app.denfold.server;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.awaitility.Awaitility.await;
 
+import app.denfold.server.access.Actor;
+import app.denfold.server.arrivals.Arrival;
+import app.denfold.server.arrivals.ReceivedPaper;
+import app.denfold.server.arrivals.receiving.Arrivals;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -26,6 +32,9 @@ class WaitingAndFiledTest {
 
     @Autowired
     TestPractice practice;
+
+    @Autowired
+    Arrivals arrivals;
 
     @Autowired
     JdbcClient jdbc;
@@ -155,5 +164,56 @@ class WaitingAndFiledTest {
         } finally {
             pool.shutdown();
         }
+    }
+
+    @Test
+    void theMailAPaperCameWithIsReadAfterFilingByThoseWhoMaySeeThePaper() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Mailed", null);
+        Path bytes = Files.write(Files.createTempFile("mailed", ".pdf"), Papers.pdf("A clearance by mail"));
+        UUID arrival = arrivals.receive(new ReceivedPaper(
+                bytes,
+                "clearance.pdf",
+                Arrival.Source.MAIL,
+                Actor.system("mailbox"),
+                null,
+                null,
+                null,
+                "ruth@post.example",
+                "Here is the clearance. Regards, Ruth",
+                null));
+        UUID document = api.file(arrival, file, "clearance", TODAY.minusDays(2)).id("$.documentId");
+        Files.delete(bytes);
+        Api.Answer came = api.get("/api/arrivals/of-document/{id}", document);
+        assertThat(came.<List<String>>at("$[*].message")).containsExactly("Here is the clearance. Regards, Ruth");
+        assertThat(came.<List<String>>at("$[*].sender")).containsExactly("ruth@post.example");
+        assertThat(practice.colleague(null, false, true)
+                        .get("/api/arrivals/of-document/{id}", document)
+                        .body())
+                .isEqualTo("[]");
+    }
+
+    @Test
+    void onlyColleaguesWhoMaySeeAPaperAreOfferedAndWhatLiesWithOneIsCounted() throws Exception {
+        Api api = practice.administrator();
+        Api sees = practice.colleague(null, true, true);
+        Api doesNot = practice.colleague(null, false, true);
+        UUID file = api.newEmployee("Offeredto", null);
+        UUID document = api.fileNewPaper(file, "clearance", TODAY.minusDays(1));
+        List<String> offered = api.get("/api/colleagues?documentId=" + document).at("$[*].id");
+        assertThat(offered)
+                .contains(sees.get("/api/session").<String>at("$.id"))
+                .doesNotContain(doesNot.get("/api/session").<String>at("$.id"));
+        assertThat(api.get("/api/colleagues").<List<String>>at("$[*].id"))
+                .contains(doesNot.get("/api/session").<String>at("$.id"));
+
+        assertThat(sees.get("/api/waiting-counts").<Integer>at("$.handedOver")).isZero();
+        api.post(
+                "/api/documents/{id}/hand-overs",
+                Map.of("to", sees.get("/api/session").<String>at("$.id"), "note", "Please call them"),
+                document);
+        assertThat(sees.get("/api/waiting-counts").<Integer>at("$.handedOver")).isEqualTo(1);
+        assertThat(sees.get("/api/hand-overs/mine").<List<String>>at("$[*].note"))
+                .containsExactly("Please call them");
     }
 }

@@ -53,7 +53,9 @@ public final class FoundDates {
     private static final Map<String, Integer> MONTHS = Map.ofEntries(
             Map.entry("jan", 1),
             Map.entry("feb", 2),
+            Map.entry("jän", 1),
             Map.entry("mar", 3),
+            Map.entry("mär", 3),
             Map.entry("apr", 4),
             Map.entry("may", 5),
             Map.entry("mai", 5),
@@ -66,7 +68,8 @@ public final class FoundDates {
             Map.entry("nov", 11),
             Map.entry("dec", 12),
             Map.entry("dez", 12));
-    private static final String MONTH = "(jan|feb|mar|apr|may|mai|jun|jul|aug|sep|oct|okt|nov|dec|dez)[a-zä]*\\.?";
+    private static final String MONTH =
+            "(jan|jän|feb|mar|mär|apr|may|mai|jun|jul|aug|sep|oct|okt|nov|dec|dez)[a-zä]*\\.?";
     private static final String DAY = "([0-3OlI]?[0-9OlI])(?:st|nd|rd|th|\\.)?";
     private static final String YEAR = "((?:19|20|2O)[0-9OlI]{2})";
     private static final Pattern ANY = Pattern.compile(
@@ -74,7 +77,7 @@ public final class FoundDates {
                     + "|(?<words>\\b" + DAY + "\\s+(?:of\\s+)?" + MONTH + ",?\\s+" + YEAR + "\\b)"
                     + "|(?<american>\\b" + MONTH + "\\s+" + DAY + ",?\\s+" + YEAR + "\\b)"
                     + "|(?<numbers>\\b([0-3OlI]?[0-9OlI])\\s?([./-])\\s?([0-3OlI]?[0-9OlI])\\s?[./-]\\s?((?:19|20|2O)?[0-9OlI]{2})\\b)",
-            Pattern.CASE_INSENSITIVE);
+            Pattern.CASE_INSENSITIVE | Pattern.UNICODE_CASE);
 
     /**
      * What stands before a day and tells what it is. Labels hold the word “date” themselves, so that it does not tell

@@ -23,6 +23,8 @@ public interface ArrivalRepository extends CrudRepository<Arrival, UUID> {
 
     List<Arrival> findBySha256AndState(String sha256, Arrival.State state);
 
+    List<Arrival> findByDocumentId(UUID documentId);
+
     boolean existsByOrigin(String origin);
 
     Optional<Arrival> findByOrigin(@Nullable String origin);

@@ -293,6 +293,7 @@ class DemoFiles {
                         null,
                         stated,
                         PaperText.fields(type.code(), file.name()),
+                        null,
                         null),
                 new Documents.Received(
                         store.keep(bytes, text),

@@ -90,7 +90,7 @@ class DemoOtherPapers {
     private void takeOver(PersonFile file, String type, List<String> further, LocalDate dated, String sha256) {
         documents.takeOver(
                 Actor.system("Ottilie Brandmoor"),
-                new FilingDetails(file.id(), type, further, dated, null, null, Map.of(), null),
+                new FilingDetails(file.id(), type, further, dated, null, null, Map.of(), null, null),
                 new Documents.Received(sha256, dated, "dropped into Arrivals by Ottilie Brandmoor"),
                 Documents.History.none());
     }

@@ -42,13 +42,15 @@ public class Decisions {
      */
     @Transactional(readOnly = true)
     public List<FiledDocument> toReview(Viewer viewer, int most) {
-        List<String> types = catalog.types().stream()
-                .filter(KeptDocumentType::needsReview)
+        List<KeptDocumentType> reviewed =
+                catalog.types().stream().filter(KeptDocumentType::needsReview).toList();
+        List<KeptDocumentType> own = reviewed.stream()
                 .filter(t -> t.reviewer() == null || t.reviewer().equals(viewer.accountId()))
-                .map(KeptDocumentType::code)
                 .toList();
         return repository.findToReview(
-                types.toArray(String[]::new),
+                own.stream().map(KeptDocumentType::code).toArray(String[]::new),
+                reviewed.stream().map(KeptDocumentType::code).toArray(String[]::new),
+                viewer.accountId(),
                 viewer.hiddenTypes().toArray(String[]::new),
                 viewer.team(),
                 Limit.of(most));
@@ -76,7 +78,7 @@ public class Decisions {
     }
 
     private void requireReviewer(Viewer viewer, FiledDocument document) {
-        Set<UUID> reviewers = documents.typesOf(document).reviewers();
+        Set<UUID> reviewers = document.reviewers(documents.typesOf(document));
         if (!viewer.isAdministrator() && !reviewers.isEmpty() && !reviewers.contains(viewer.accountId())) {
             throw Refusal.forbidden("“" + document.name() + "” waits for review with "
                     + String.join(" and ", reviewerNames(document)) + "; only they, or an administrator, decide.");
@@ -85,7 +87,7 @@ public class Decisions {
 
     /** With whom the document waits for review; empty when that is anyone. */
     public List<String> reviewerNames(FiledDocument document) {
-        return accounts.viewers(documents.typesOf(document).reviewers()).stream()
+        return accounts.viewers(document.reviewers(documents.typesOf(document))).stream()
                 .map(Viewer::name)
                 .sorted()
                 .toList();

@@ -61,6 +61,9 @@ public class FiledDocument {
     private String name = "";
     private LocalDate documentDate;
     private @Nullable LocalDate effectiveDate;
+    /** Who is to review it instead of those its types name. */
+    private @Nullable UUID reviewer;
+
     private @Nullable LocalDate statedExpiry;
     private LocalDate receivedOn;
     private @Nullable LocalDate acceptedOn;
@@ -114,6 +117,7 @@ public class FiledDocument {
         this.documentDate = details.documentDate();
         this.effectiveDate = details.effectiveDate();
         this.statedExpiry = details.statedExpiry();
+        this.reviewer = details.reviewer();
         this.fields = details.fields();
         this.receivedOn = receivedOn;
         this.source = source;
@@ -247,7 +251,8 @@ public class FiledDocument {
                 effectiveDate,
                 statedExpiry,
                 fields,
-                signedOnPaper());
+                signedOnPaper(),
+                reviewer);
     }
 
     /** Signatures that somebody saw on the paper itself. */
@@ -276,6 +281,16 @@ public class FiledDocument {
         this.effectiveDate = to.effectiveDate();
         this.statedExpiry = to.statedExpiry();
         this.fields = to.fields();
+        this.reviewer = to.reviewer();
+    }
+
+    /** With whom it waits for review: the one it was given to, else those its types name; empty when that is anyone. */
+    public Set<UUID> reviewers(DocumentTypes of) {
+        return reviewer == null ? of.reviewers() : Set.of(reviewer);
+    }
+
+    public @Nullable UUID reviewer() {
+        return reviewer;
     }
 
     public void moveTo(UUID file) {

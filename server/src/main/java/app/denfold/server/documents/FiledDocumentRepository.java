@@ -31,15 +31,23 @@ public interface FiledDocumentRepository extends JpaRepository<FiledDocument, UU
             """)
     List<Object[]> findSignatures(Collection<UUID> fileIds);
 
-    /** Papers whose type asks for review and on which nobody decided, the longest waiting first. */
+    /**
+     * Papers that wait for review with an account or with nobody in particular, the longest waiting first.
+     *
+     * @param types those of which papers wait with the account unless one was given to somebody else
+     * @param reviewed all that ask for review
+     */
     @Query("""
             select d from FiledDocument d join PersonFile f on f.id = d.fileId
-            where (array_contains(:types, d.type) or array_overlaps(d.furtherTypes, :types))
+            where ((d.reviewer is null and (array_contains(:types, d.type) or array_overlaps(d.furtherTypes, :types)))
+              or (d.reviewer = :account
+                and (array_contains(:reviewed, d.type) or array_overlaps(d.furtherTypes, :reviewed))))
             and not array_contains(:hidden, d.type) and not array_overlaps(d.furtherTypes, :hidden)
             and d.enteredInErrorOn is null and d.acceptedOn is null and d.sentBackOn is null and d.awaited = false
             and (:team is null or f.team = :team) order by d.receivedOn, d.id
             """)
-    List<FiledDocument> findToReview(String[] types, String[] hidden, @Nullable String team, Limit most);
+    List<FiledDocument> findToReview(
+            String[] types, String[] reviewed, UUID account, String[] hidden, @Nullable String team, Limit most);
 
     /** Awaited papers of a type, the longest awaited first. */
     List<FiledDocument> findByFileIdAndTypeAndAwaitedTrueAndEnteredInErrorOnIsNullOrderByCreatedAt(

@@ -1,5 +1,8 @@
 package app.denfold.server.documents;
 
+import app.denfold.server.access.Role;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.catalog.DocumentTypes;
 import app.denfold.server.documents.FilingDetails.SignedOnPaper;
 import app.denfold.server.practice.PracticeCalendar;
@@ -8,6 +11,7 @@ import java.time.LocalDate;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
@@ -19,9 +23,11 @@ public class FilingCheck {
     private static final int FARTHEST_YEARS = 60;
 
     private final PracticeCalendar calendar;
+    private final Accounts accounts;
 
-    FilingCheck(PracticeCalendar calendar) {
+    FilingCheck(PracticeCalendar calendar, Accounts accounts) {
         this.calendar = calendar;
+        this.accounts = accounts;
     }
 
     /** @throws Refusal at the first day that cannot be, or field that the type does not have */
@@ -32,6 +38,9 @@ public class FilingCheck {
                         "fields." + name,
                         String.join(" and ", types.labels()) + " has no field called “" + name + "”.");
             }
+        }
+        if (details.reviewer() != null) {
+            checkReviewer(details.reviewer(), types);
         }
         LocalDate today = calendar.today();
         if (details.signedOnPaper() != null) {
@@ -51,6 +60,18 @@ public class FilingCheck {
                     "statedExpiry",
                     "The paper would expire on " + PracticeCalendar.words(details.statedExpiry())
                             + ", before it starts on " + PracticeCalendar.words(starts) + ".");
+        }
+    }
+
+    private void checkReviewer(UUID reviewer, DocumentTypes types) {
+        if (!types.needsReview()) {
+            throw Refusal.invalid("reviewer", String.join(" and ", types.labels()) + " asks for no review.");
+        }
+        Viewer colleague = accounts.viewer(reviewer)
+                .filter(v -> v.role() != Role.GUEST && v.mayChange())
+                .orElseThrow(() -> Refusal.invalid("reviewer", "Only colleagues who may change files review papers."));
+        if (!colleague.maySee(types.codes())) {
+            throw Refusal.invalid("reviewer", colleague.name() + " may not see papers of this type.");
         }
     }
 

@@ -19,6 +19,7 @@ import java.util.UUID;
  * @param furtherTypes codes of what else the paper is
  * @param fields values of the types' fields by their names
  * @param signedOnPaper all signatures that are seen on the paper itself; null to leave what is known of them
+ * @param reviewer the account that is to review it instead of those its types name; null for these
  */
 public record FilingDetails(
         @NotNull(message = "is needed: choose whose paper it is")
@@ -35,7 +36,8 @@ public record FilingDetails(
         @Nullable LocalDate effectiveDate,
         @Nullable LocalDate statedExpiry,
         @Nullable Map<String, String> fields,
-        @Nullable List<@Valid SignedOnPaper> signedOnPaper) {
+        @Nullable List<@Valid SignedOnPaper> signedOnPaper,
+        @Nullable UUID reviewer) {
 
     /** Empty when it is of one type only. */
     @Override
@@ -67,7 +69,7 @@ public record FilingDetails(
             LocalDate documentDate,
             @Nullable LocalDate effectiveDate,
             @Nullable LocalDate statedExpiry) {
-        this(fileId, type, List.of(), documentDate, effectiveDate, statedExpiry, Map.of(), null);
+        this(fileId, type, List.of(), documentDate, effectiveDate, statedExpiry, Map.of(), null, null);
     }
 
     /** All that the paper is, the type that names it first. */

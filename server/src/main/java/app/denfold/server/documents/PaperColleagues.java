@@ -20,6 +20,13 @@ public class PaperColleagues {
         this.documents = documents;
     }
 
+    /** Colleagues who may see a paper, by their names. */
+    public List<Viewer> whoSee(FiledDocument document) {
+        return accounts.staff().stream()
+                .filter(v -> !documents.visible(v, List.of(document.id())).isEmpty())
+                .toList();
+    }
+
     /**
      * @param field in which he was named
      * @throws Refusal when that is no colleague, or he may not see the paper

@@ -14,14 +14,11 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
-import org.springframework.http.HttpStatus;
-import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
@@ -37,24 +34,24 @@ class FindController {
     private final FindPapers find;
     private final SuggestPapers suggest;
     private final WordsInPapers words;
-    private final SavedSearches saved;
     private final FoundCsv csv;
     private final PersonFiles files;
     private final PeopleAround around;
+    private final MeantWords meant;
 
     FindController(
             FindPapers find,
             SuggestPapers suggest,
             WordsInPapers words,
-            SavedSearches saved,
             FoundCsv csv,
             PersonFiles files,
-            PeopleAround around) {
+            PeopleAround around,
+            MeantWords meant) {
         this.around = around;
+        this.meant = meant;
         this.find = find;
         this.suggest = suggest;
         this.words = words;
-        this.saved = saved;
         this.csv = csv;
         this.files = files;
     }
@@ -81,6 +78,15 @@ class FindController {
                         .map(o -> new SuggestedOutsider(o.id(), o.name(), o.organisation()))
                         .toList(),
                 suggest.suggest(viewer, typed));
+    }
+
+    /** @param words the line with mistyped words set right; null when nothing comes near */
+    record MeantAnswer(@Nullable String words) {}
+
+    /** What was meant by words that no paper holds. @param fileId in which they are looked for; null for all papers */
+    @GetMapping("/api/find/meant")
+    MeantAnswer meant(Viewer viewer, @RequestParam String typed, @RequestParam(required = false) UUID fileId) {
+        return new MeantAnswer(meant.meant(viewer, fileId, typed).orElse(null));
     }
 
     /** The papers that meet the criteria; see {@link FindPapers#page}. */
@@ -153,27 +159,5 @@ class FindController {
     @GetMapping("/api/files/{id}/words")
     List<WordsInPapers.WordsInFile> wordsInFile(Viewer viewer, @PathVariable UUID id, @RequestParam String typed) {
         return words.inFile(viewer, id, typed);
-    }
-
-    @GetMapping("/api/saved-searches")
-    List<SavedSearches.SearchAnswer> saved(Viewer viewer) {
-        return saved.of(viewer);
-    }
-
-    /** Those that stand in Today or in Files, with how many papers each finds. */
-    @GetMapping("/api/saved-searches/counts")
-    List<SavedSearches.SearchCount> counts(Viewer viewer, @RequestParam SavedSearch.Place place) {
-        return saved.standingIn(viewer, place);
-    }
-
-    @PostMapping("/api/saved-searches")
-    SavedSearches.SearchAnswer keep(Viewer viewer, @RequestBody SavedSearches.SearchDetails details) {
-        return saved.keep(viewer, details);
-    }
-
-    @DeleteMapping("/api/saved-searches/{id}")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void remove(Viewer viewer, @PathVariable UUID id) {
-        saved.remove(viewer, id);
     }
 }

@@ -134,7 +134,10 @@ class FindQuery {
                         .contains(t.section()))));
             }
             if (asked.reviewer() != null) {
-                conditions.add("f.types && array[:waitingWith]::varchar[] and f.state = :inReview");
+                conditions.add(
+                        "(f.reviewer = :reviewer or f.reviewer is null and f.types && array[:waitingWith]::varchar[])"
+                                + " and f.state = :inReview");
+                parameters.put("reviewer", asked.reviewer());
                 parameters.put("inReview", DocumentState.IN_REVIEW.name());
                 parameters.put(
                         "waitingWith",

@@ -5,6 +5,7 @@ import app.denfold.server.finding.SuggestPapers.SuggestedPaper;
 import app.denfold.server.problems.Refusal;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.sql.Types;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -69,6 +70,21 @@ class FoundPaperStore {
             Map.entry("filedBy", "f.filed_by %s, f.document_id %s"),
             Map.entry("pages", "f.pages %s, f.document_id %s"),
             Map.entry("size", "f.size %s, f.document_id %s"));
+
+    private static final String HOLDS = """
+            select exists (select 1 from findable f where {criteria} and (:file::uuid is null or f.file_id = :file)
+              and f.words @@ (plainto_tsquery('denfold_plain', :word) || plainto_tsquery('denfold_words', :word)))
+            """;
+
+    /** Whether a paper holds a word in any form. @param file in which it must lie; null for any */
+    boolean holds(FindQuery.Made made, @Nullable UUID file, String word) {
+        return sql.sql(HOLDS.replace("{criteria}", made.criteria()))
+                .params(made.parameters())
+                .param("file", file, Types.OTHER)
+                .param("word", word)
+                .query(Boolean.class)
+                .single();
+    }
 
     /** @throws Refusal when papers cannot be sorted so */
     List<Row> rows(FindQuery.Made made, String sort, int offset, int limit) {

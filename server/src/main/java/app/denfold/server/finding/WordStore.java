@@ -15,6 +15,17 @@ class WordStore {
         this.sql = sql;
     }
 
+    /** Words of papers that come near a plain one (pg_trgm similarity), the nearest first; nobody's rights are asked. */
+    List<String> near(String word, int most) {
+        return sql.sql("""
+                        select word from find_word where word % :word order by word <-> :word, word limit :most
+                        """)
+                .param("word", word)
+                .param("most", most)
+                .query(String.class)
+                .list();
+    }
+
     /** Those that stand in nearly every paper, or hold no letter. */
     List<String> withoutMeaning(List<String> words) {
         return sql.sql("""

@@ -1,7 +1,6 @@
 package app.denfold.server.handover;
 
 import app.denfold.server.access.Viewer;
-import app.denfold.server.access.accounts.Accounts;
 import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -12,28 +11,33 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 class HandOverController {
 
     private final HandOvers handOvers;
-    private final Accounts accounts;
 
-    HandOverController(HandOvers handOvers, Accounts accounts) {
+    HandOverController(HandOvers handOvers) {
         this.handOvers = handOvers;
-        this.accounts = accounts;
     }
 
     record ColleagueAnswer(UUID id, String name, @Nullable String team) {}
 
-    /** All who work here, but the viewer himself. */
+    /** All who work here, but the viewer. @param documentId only those who may see this paper; null for all */
     @GetMapping("/api/colleagues")
-    List<ColleagueAnswer> colleagues(Viewer viewer) {
-        return accounts.staff().stream()
+    List<ColleagueAnswer> colleagues(Viewer viewer, @RequestParam(required = false) UUID documentId) {
+        return handOvers.colleagues(viewer, documentId).stream()
                 .filter(v -> !v.accountId().equals(viewer.accountId()))
                 .map(v -> new ColleagueAnswer(v.accountId(), v.name(), v.team()))
                 .toList();
+    }
+
+    /** What lies with the viewer, the most urgent first. */
+    @GetMapping("/api/hand-overs/mine")
+    List<HandOvers.Lying> mine(Viewer viewer) {
+        return handOvers.lyingWith(viewer);
     }
 
     @GetMapping("/api/documents/{id}/hand-overs")

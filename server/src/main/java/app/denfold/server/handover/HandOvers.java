@@ -86,6 +86,12 @@ public class HandOvers {
             @Nullable LocalDate due,
             Instant since) {}
 
+    /** Colleagues to whom something can be handed. @param documentId only those who may see this paper; null for all */
+    @Transactional(readOnly = true)
+    public List<Viewer> colleagues(Viewer viewer, @Nullable UUID documentId) {
+        return documentId == null ? accounts.staff() : colleagues.whoSee(documents.visible(viewer, documentId));
+    }
+
     /** All ways the paper took, the newest first. */
     @Transactional(readOnly = true)
     public List<HandOverAnswer> of(Viewer viewer, UUID documentId) {

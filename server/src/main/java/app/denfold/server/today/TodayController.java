@@ -8,13 +8,20 @@ import org.springframework.web.bind.annotation.RestController;
 class TodayController {
 
     private final TodayList list;
+    private final WaitingCounts counts;
 
-    TodayController(TodayList list) {
+    TodayController(TodayList list, WaitingCounts counts) {
         this.list = list;
+        this.counts = counts;
     }
 
     @GetMapping("/api/today")
     TodayList.TodayAnswer today(Viewer viewer) {
         return list.of(viewer);
+    }
+
+    @GetMapping("/api/waiting-counts")
+    WaitingCounts.Counts waiting(Viewer viewer) {
+        return counts.of(viewer);
     }
 }

@@ -131,6 +131,7 @@ public class FileArrivals {
                         null,
                         null,
                         proposals.fieldsOf(arrival, Objects.requireNonNull(arrival.proposedType())),
+                        null,
                         null),
                 new Documents.Received(
                         register(arrival, bytes),

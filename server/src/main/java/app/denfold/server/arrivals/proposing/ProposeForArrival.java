@@ -3,6 +3,7 @@ package app.denfold.server.arrivals.proposing;
 import app.denfold.core.filing.Clues;
 import app.denfold.core.filing.FindFields;
 import app.denfold.core.filing.FoundDates;
+import app.denfold.core.filing.FoundPerson;
 import app.denfold.core.filing.KnownPerson;
 import app.denfold.core.filing.Proposal;
 import app.denfold.core.filing.ProposePerson;
@@ -94,7 +95,20 @@ public class ProposeForArrival {
             List<ProposedDay> statedExpiry,
             List<ProposedDay> signedOn,
             List<ProposedField> fields,
+            NewPerson newPerson,
             int pagesWithoutText) {}
+
+    /**
+     * What paper and mail tell of a person who has no file yet.
+     *
+     * @param identifiers other numbers of theirs
+     */
+    public record NewPerson(
+            @Nullable String givenName,
+            @Nullable String familyName,
+            @Nullable LocalDate birthDate,
+            List<String> identifiers,
+            @Nullable String email) {}
 
     public Proposals of(Viewer viewer, Arrival arrival) {
         List<ReadPage> pages = read(arrival);
@@ -109,9 +123,20 @@ public class ProposeForArrival {
                 days(days, FoundDates.Role.EXPIRY, received),
                 signed(days, received),
                 fields(viewer, pages, clues),
+                newPerson(arrival, clues),
                 (int) pages.stream()
                         .filter(p -> p.textFrom() == PageFacts.TextFrom.NONE && !p.blank())
                         .count());
+    }
+
+    private NewPerson newPerson(Arrival arrival, Clues clues) {
+        FoundPerson.Found found = FoundPerson.in(clues.text(), order());
+        return new NewPerson(
+                found.givenName(),
+                found.familyName(),
+                found.birthDate(),
+                found.identifiers(),
+                found.email() == null ? arrival.sender() : found.email());
     }
 
     /** For every type that has fields, since the person may still choose another one. */

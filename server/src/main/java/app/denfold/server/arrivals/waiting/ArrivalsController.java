@@ -175,6 +175,12 @@ public class ArrivalsController {
         return new LastFilingAnswer(filing.lastOf(viewer).orElse(null));
     }
 
+    /** What came with a paper that was filed: its file's name, a note, the mail it was attached to. */
+    @GetMapping("/of-document/{documentId}")
+    List<ShowArrivals.CameWith> cameWith(Viewer viewer, @PathVariable UUID documentId) {
+        return show.cameWith(viewer, documentId);
+    }
+
     /** What became of a paper that waits no longer. */
     @GetMapping("/{id}/outcome")
     ShowArrivals.ArrivalOutcome outcome(Viewer viewer, @PathVariable UUID id) {

@@ -203,6 +203,27 @@ class ShowArrivals {
             @Nullable String documentName,
             @Nullable UUID fileId) {}
 
+    /**
+     * What came with a paper that was filed.
+     *
+     * @param sender address of the mail it was attached to
+     * @param message text of that mail
+     */
+    record CameWith(
+            String fileName,
+            @Nullable String note,
+            @Nullable String sender,
+            @Nullable String message) {}
+
+    /** Empty for a paper that did not come through Arrivals, or that the viewer may not see. */
+    @Transactional(readOnly = true)
+    public List<CameWith> cameWith(Viewer viewer, UUID documentId) {
+        return documents.visible(viewer, List.of(documentId)).stream()
+                .flatMap(d -> arrivals.findByDocumentId(d.id()).stream())
+                .map(a -> new CameWith(a.fileName(), a.note(), a.sender(), a.message()))
+                .toList();
+    }
+
     @Transactional(readOnly = true)
     public ArrivalOutcome outcome(Viewer viewer, UUID id) {
         Arrival arrival = waiting.visible(viewer, id);

@@ -132,7 +132,8 @@ class ChangeDocuments {
                     effectiveDate == null ? old.effectiveDate() : effectiveDate,
                     statedExpiry == null ? old.statedExpiry() : statedExpiry,
                     values,
-                    null);
+                    null,
+                    old.reviewer());
         }
     }
 
@@ -361,7 +362,8 @@ class ChangeDocuments {
                     old.effectiveDate(),
                     old.statedExpiry(),
                     old.fields(),
-                    old.signedOnPaper());
+                    old.signedOnPaper(),
+                    old.reviewer());
             String from = files.file(document.fileId()).number();
             return documents
                     .file(

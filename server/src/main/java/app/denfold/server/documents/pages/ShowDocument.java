@@ -147,8 +147,8 @@ class ShowDocument {
                 types.needsReview(),
                 decisions.reviewerNames(d),
                 viewer.isAdministrator()
-                        || types.reviewers().isEmpty()
-                        || types.reviewers().contains(viewer.accountId()),
+                        || d.reviewers(types).isEmpty()
+                        || d.reviewers(types).contains(viewer.accountId()),
                 accepted ? d.acceptedOn() : null,
                 accepted ? d.acceptedBy() : null,
                 sentBack ? d.sentBackOn() : null,

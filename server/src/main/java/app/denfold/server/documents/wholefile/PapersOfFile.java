@@ -1,6 +1,7 @@
 package app.denfold.server.documents.wholefile;
 
 import app.denfold.core.filing.DocumentState;
+import app.denfold.core.filing.Writers;
 import app.denfold.core.people.Visits;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
@@ -60,6 +61,7 @@ public class PapersOfFile {
 
     /**
      * @param authorTitle what he who filed it is in the practice; null when he has no account
+     * @param writers who wrote it, as far as its fields and signatures tell
      * @param periods the times in the person's life here in which its day lies: the value of each fact that changed
      * @param visit to which it belongs by its day; null when it is older than the first
      * @param turned by how many degrees clockwise readers turned it, on top of how recognition set its pages upright
@@ -75,6 +77,7 @@ public class PapersOfFile {
             String source,
             String filedBy,
             @Nullable String authorTitle,
+            List<String> writers,
             List<String> periods,
             @Nullable LocalDate visit,
             @Nullable String description,
@@ -138,6 +141,11 @@ public class PapersOfFile {
                 d.source(),
                 d.filedBy(),
                 authorTitle,
+                Writers.of(
+                        d.fields(),
+                        d.signatures().stream()
+                                .map(s -> new Writers.Signed(s.role(), s.signer()))
+                                .toList()),
                 periods,
                 visit,
                 d.description(),

@@ -34,10 +34,10 @@ class FindableStore {
     private static final String PUT = """
             insert into findable (document_id, file_id, types, name, document_date, received_on, stored_at, source,
               filed_by, media_type, pages, size, state, fields, sha256, is_read, pages_without_text, is_long, is_cut,
-              versions, changes, given_name, family_name, number, kind, team, person_text, facts, words, name_words)
+              versions, changes, given_name, family_name, number, kind, team, person_text, facts, reviewer, words, name_words)
             values (:id, :file, :types, :name, :dated, :received, :stored, :source, :filedBy, :mediaType, :pages,
               :size, :state, :fields::jsonb, :sha256, :isRead, :without, :isLong, :isCut, :versions, :changes, :given,
-              :family, :number, :kind, :team, :personText, :facts::jsonb,
+              :family, :number, :kind, :team, :personText, :facts::jsonb, :reviewer,
               to_tsvector('denfold_plain', :words) || to_tsvector('denfold_words', :words),
               to_tsvector('denfold_plain', :nameWords))
             on conflict (document_id) do update set file_id = excluded.file_id, types = excluded.types,
@@ -48,7 +48,8 @@ class FindableStore {
               is_long = excluded.is_long, is_cut = excluded.is_cut, versions = excluded.versions,
               changes = excluded.changes, given_name = excluded.given_name, family_name = excluded.family_name,
               number = excluded.number, kind = excluded.kind, team = excluded.team,
-              person_text = excluded.person_text, facts = excluded.facts, words = excluded.words,
+              person_text = excluded.person_text, facts = excluded.facts, reviewer = excluded.reviewer,
+              words = excluded.words,
               name_words = excluded.name_words
             """;
 
@@ -132,10 +133,17 @@ class FindableStore {
                 .param("team", person.team(), Types.VARCHAR)
                 .param("personText", person.searchText())
                 .param("facts", facts(person))
+                .param("reviewer", document.reviewer(), Types.OTHER)
                 .param("words", words)
                 .param("nameWords", nameWords)
                 .update();
         putPages(document.id(), isLong ? found.pages() : List.of());
+        // in one order, so that two papers indexed at once cannot wait for each other
+        sql.sql("""
+                        insert into find_word (word)
+                        select w from unnest(tsvector_to_array(to_tsvector('denfold_plain', :words))) w
+                        where length(w) between 4 and 40 and w !~ '[0-9]' order by w on conflict do nothing
+                        """).param("words", words).update();
     }
 
     private void putPages(UUID documentId, List<ReadPage> pages) {

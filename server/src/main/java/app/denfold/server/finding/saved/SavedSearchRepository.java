@@ -1,4 +1,4 @@
-package app.denfold.server.finding;
+package app.denfold.server.finding.saved;
 
 import java.util.List;
 import java.util.Optional;

@@ -1,5 +1,6 @@
-package app.denfold.server.finding;
+package app.denfold.server.finding.saved;
 
+import app.denfold.server.finding.FindCriteria;
 import com.github.f4b6a3.uuid.UuidCreator;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;

@@ -1,6 +1,8 @@
-package app.denfold.server.finding;
+package app.denfold.server.finding.saved;
 
 import app.denfold.server.access.Viewer;
+import app.denfold.server.finding.FindCriteria;
+import app.denfold.server.finding.FindPapers;
 import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;
 import java.util.List;
