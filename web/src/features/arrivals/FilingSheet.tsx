@@ -100,6 +100,8 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
       onFile({ chosen: [arrival, ...others], details, share: draft.share });
     }
   };
+  const persons = personOffers(detail);
+  const offers = typeOffers(detail);
   /** To the next thing that is lacking; at last to the button that files. */
   const onward = (part: Draft = {}) => {
     const next = { ...draft, ...part };
@@ -241,34 +243,6 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
               />
             </Form.Item>
           )}
-          {needsReview && (
-            <Form.Item label="Reviewed by" htmlFor="filing-reviewer" {...told(problem, "reviewer")}>
-              <Select
-                id="filing-reviewer"
-                allowClear
-                placeholder="as its type says"
-                value={draft.reviewer ?? undefined}
-                showSearch={{ optionFilterProp: "label" }}
-                options={staff}
-                onChange={(reviewer?: string) => change({ reviewer: reviewer ?? null })}
-              />
-            </Form.Item>
-          )}
-          {guests.length > 0 && (
-            <Form.Item label="Share with" htmlFor="filing-share">
-              <Select
-                id="filing-share"
-                allowClear
-                placeholder="nobody"
-                value={draft.share?.accountId}
-                options={guests.map((g) => ({ value: g.accountId, label: `${g.name}, ${g.relation}` }))}
-                onChange={(accountId?: string) => {
-                  const guest = guests.find((g) => g.accountId === accountId);
-                  change({ share: guest && { accountId: guest.accountId, name: guest.name } });
-                }}
-              />
-            </Form.Item>
-          )}
           {fields.map((name) => (
             <Form.Item key={name} label={name} htmlFor={`filing-field-${name}`}>
               <Input
@@ -281,6 +255,36 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
               <FieldReason found={foundField(detail, types, name)} value={draft.fields[name]} />
             </Form.Item>
           ))}
+          <div className="form-grid">
+            {needsReview && (
+              <Form.Item label="Reviewed by" htmlFor="filing-reviewer" {...told(problem, "reviewer")}>
+                <Select
+                  id="filing-reviewer"
+                  allowClear
+                  placeholder="as its type says"
+                  value={draft.reviewer ?? undefined}
+                  showSearch={{ optionFilterProp: "label" }}
+                  options={staff}
+                  onChange={(reviewer?: string) => change({ reviewer: reviewer ?? null })}
+                />
+              </Form.Item>
+            )}
+            {guests.length > 0 && (
+              <Form.Item label="Share with" htmlFor="filing-share">
+                <Select
+                  id="filing-share"
+                  allowClear
+                  placeholder="nobody"
+                  value={draft.share?.accountId}
+                  options={guests.map((g) => ({ value: g.accountId, label: `${g.name}, ${g.relation}` }))}
+                  onChange={(accountId?: string) => {
+                    const guest = guests.find((g) => g.accountId === accountId);
+                    change({ share: guest && { accountId: guest.accountId, name: guest.name } });
+                  }}
+                />
+              </Form.Item>
+            )}
+          </div>
         </Form>
         {preview.data && <FilingEffect preview={preview.data} />}
         {unreadable(arrival, detail)}

@@ -110,7 +110,7 @@ function TopLine() {
       </div>
       <div className="top-right">
         <RunningWork />
-        <Badge count={failed + handed} size="small" title={bellWords(failed, handed)}>
+        <Badge count={failed + handed} size="small" offset={[-7, 7]} title={bellWords(failed, handed)}>
           <Button
             type="text"
             icon={<BellOutlined />}

@@ -138,7 +138,8 @@ class ArrivalsWayTest {
 
     /** The product's first promise: a scan made while a file is open at the desk is told there at once. */
     private void isToldOfAScanWhileTyping(Path pickup) throws Exception {
-        page.navigate("/files/" + asked("/api/board?text=korhola", "$.rows[*].id").get(0) + "?view=details");
+        page.navigate(
+                "/files/" + asked("/api/board?text=korhola", "$.rows[*].id").get(0) + "?view=details");
         page.getByLabel("My account, Ottilie Brandmoor").click();
         page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Office desk"))
                 .click();
