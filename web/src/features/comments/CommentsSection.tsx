@@ -1,9 +1,10 @@
 import { DeleteOutlined } from "@ant-design/icons";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, Button, Mentions } from "antd";
-import { useEffect, useState } from "react";
+import { useEffect } from "react";
 import { answer, api, done, wordsOf } from "../../api/client";
 import { moment } from "../../ui/days";
+import { useDraft } from "../../ui/drafts";
 import { colleaguesOptions } from "../handover/colleagues";
 import "./comments.css";
 import { mentionedIn } from "./mentions";
@@ -17,7 +18,8 @@ const commentsOptions = (id: string) => ({
 export function CommentsSection({ paperId, maySay }: { paperId: string; maySay: boolean }) {
   const comments = useQuery(commentsOptions(paperId)).data ?? [];
   const colleagues = useQuery({ ...colleaguesOptions, enabled: maySay }).data ?? [];
-  const [words, setWords] = useState("");
+  const typed = useDraft(`comment on ${paperId}`, "", 0);
+  const words = typed.value;
   const { message } = App.useApp();
   const queries = useQueryClient();
   const refresh = () => queries.invalidateQueries({ queryKey: ["files", "document", paperId] });
@@ -39,7 +41,7 @@ export function CommentsSection({ paperId, maySay }: { paperId: string; maySay: 
         }),
       ),
     onSuccess: () => {
-      setWords("");
+      typed.discard();
       refresh();
     },
   });
@@ -82,7 +84,7 @@ export function CommentsSection({ paperId, maySay }: { paperId: string; maySay: 
             rows={2}
             maxLength={2000}
             value={words}
-            onChange={setWords}
+            onChange={typed.set}
             options={colleagues.map((c) => ({ key: c.id, value: c.name, label: c.name }))}
           />
           {say.error && <Alert type="error" title={wordsOf(say.error)} />}

@@ -1,8 +1,16 @@
-import { cleanup, fireEvent, screen, within } from "@testing-library/react";
-import { afterEach, expect, test } from "vitest";
+import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
+import { afterEach, expect, test, vi } from "vitest";
 import type { Shape } from "../../api/client";
 import { OTTILIE, PRACTICE, serve, show } from "../../testing/screen";
 import { LedgerList } from "./LedgerList";
+
+vi.mock("../uploads/sendResumably", () => ({
+  sendResumably: (file: File, take: (id: string, end: () => void) => Promise<unknown>) => ({
+    taken: take(`upload of ${file.name}`, () => undefined),
+    stop: () => {},
+    goOn: () => {},
+  }),
+}));
 
 afterEach(cleanup);
 
@@ -80,9 +88,15 @@ const LEDGER: Shape<"LedgerAnswer"> = {
   ],
 };
 
-function shown(account: object = OTTILIE) {
-  serve({ "GET /api/practice": PRACTICE, "GET /api/session": account });
-  return show(<LedgerList file={FILE} ledger={LEDGER} />, "/files/f1?paper=d1");
+function shown(account: object = OTTILIE, address = "/files/f1?paper=d1") {
+  const calls = serve({
+    "GET /api/practice": PRACTICE,
+    "GET /api/session": account,
+    "POST /api/arrivals/sent": { id: "new" },
+    "GET /api/files/f1/words": [{ documentId: "d1", places: 2, pages: [] }],
+  });
+  show(<LedgerList file={FILE} ledger={LEDGER} />, address);
+  return calls;
 }
 
 test("sections tell how much of them is met, slots how they stand", async () => {
@@ -117,4 +131,31 @@ test("only where a paper is wanted, and only for who may, it can be added, asked
   shown({ ...OTTILIE, mayChange: false });
   await screen.findByText("lapsed 31 Oct 2026 · 25 days");
   expect(screen.queryByRole("button", { name: "Waive Safeguarding training" })).toBeNull();
+});
+
+test("several files are added to a slot at once, and the same one again", async () => {
+  const calls = shown();
+  const input = await screen.findByLabelText<HTMLInputElement>("Choose a file for Safeguarding training");
+  expect(input.multiple).toBe(true);
+  const choose = (...names: string[]) => {
+    const files = names.map((name) => new File(["x"], name));
+    Object.defineProperty(input, "files", { value: files, configurable: true });
+    fireEvent.change(input);
+  };
+  const taken = () => calls.filter((c) => c.path === "/api/arrivals/sent").map((c) => c.body);
+  choose("front.pdf", "back.pdf");
+  await waitFor(() => expect(taken()).toHaveLength(2));
+  expect(taken()).toContainEqual({ upload: "upload of back.pdf", fileId: "f1", type: "t" });
+  expect(input.value).toBe("");
+  choose("front.pdf");
+  await waitFor(() => expect(taken()).toHaveLength(3));
+});
+
+test("while words are searched for, it says that it is narrowed and keeps what is still open", async () => {
+  shown(OTTILIE, "/files/f1?view=whole&words=course");
+  await screen.findByText(/Only papers with the searched words, and slots that are still open/);
+  screen.getByText("First aid certificate");
+  screen.getByText("Safeguarding training");
+  screen.getByText("Contract");
+  expect(screen.queryByText("Letter about the winter rota")).toBeNull();
 });

@@ -13,6 +13,18 @@ function frame(mayChange: boolean) {
     "GET /api/session": { ...OTTILIE, name: "Dilan Achterberg", role: "COLLEAGUE", mayChange },
     "GET /api/desks": ["Front desk", "Office desk"],
     "GET /api/arrivals": [],
+    "GET /api/waiting-counts": { arrivals: 7, handedOver: 1 },
+    "GET /api/notices": [],
+    "GET /api/hand-overs/mine": [
+      {
+        documentId: "d1",
+        fileId: "f1",
+        paper: "Referral letter, 2026-11-24, Penhallow E",
+        from: "Ottilie Brandmoor",
+        note: "Please call the surgery",
+        since: "2026-11-24T09:00:00Z",
+      },
+    ],
   });
   show(<Frame>the view</Frame>);
 }
@@ -34,4 +46,13 @@ test("who may only look is at no desk", async () => {
   await menu();
   await screen.findByText("Sign out");
   expect(screen.queryByText("Front desk")).toBeNull();
+});
+
+test("the bell tells what colleagues handed over, and leads to it", async () => {
+  frame(true);
+  await screen.findByText("7", { selector: ".rail-count span" });
+  fireEvent.click(await screen.findByLabelText("Notices: 1 handed to me"));
+  const link = await screen.findByText("Referral letter, 2026-11-24, Penhallow E");
+  expect(link.getAttribute("href")).toBe("/files/f1?view=read&paper=d1");
+  screen.getByText("Please call the surgery");
 });

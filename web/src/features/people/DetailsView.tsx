@@ -1,9 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, Button, Form } from "antd";
-import { useEffect } from "react";
 import { answer, api, fieldWords, type Shape, wordsOf } from "../../api/client";
 import { DraftNote } from "../../ui/DraftNote";
-import { useDraft } from "../../ui/drafts";
+import { useFormDraft } from "../../ui/useFormDraft";
 import { useMayChange } from "../asof/asOf";
 import { trailOptions } from "./fileQueries";
 import { PersonFields, type PersonValues, personDetails } from "./PersonFields";
@@ -19,20 +18,11 @@ function valuesOf(file: Shape<"FileAnswer">): PersonValues {
 
 /** Who the person is, and his facts; a changed fact holds from today on, the old value until yesterday. */
 export function DetailsView({ file }: { file: Shape<"FileAnswer"> }) {
-  const [form] = Form.useForm<PersonValues>();
   const { message } = App.useApp();
   const queries = useQueryClient();
   const mayChange = useMayChange();
-  const kept = valuesOf(file);
-  const draft = useDraft<PersonValues, number>(`file ${file.id}`, kept, file.version);
+  const { draft, props, show } = useFormDraft<PersonValues>(`file ${file.id}`, valuesOf(file), file.version);
   const trail = useQuery({ ...trailOptions(file.id), enabled: draft.isOutdated }).data;
-  const stored = JSON.stringify(kept);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: what is kept is shown anew when it changes, unless something was typed
-  useEffect(() => {
-    if (!draft.isChanged) {
-      form.setFieldsValue(kept);
-    }
-  }, [stored, draft.isChanged]);
   const save = useMutation({
     mutationFn: (values: PersonValues) =>
       answer(
@@ -49,20 +39,8 @@ export function DetailsView({ file }: { file: Shape<"FileAnswer"> }) {
   });
   return (
     <div className="details">
-      <Form
-        form={form}
-        layout="vertical"
-        requiredMark={false}
-        initialValues={draft.value}
-        onValuesChange={() => draft.set({ ...kept, ...form.getFieldsValue(true) })}
-        disabled={!mayChange}
-        onFinish={save.mutate}
-      >
-        <DraftNote
-          draft={draft}
-          by={trail?.find((line) => CHANGES.has(line.action))?.who}
-          onDiscard={() => form.setFieldsValue(kept)}
-        />
+      <Form {...props} layout="vertical" requiredMark={false} disabled={!mayChange} onFinish={save.mutate}>
+        <DraftNote draft={draft} by={trail?.find((line) => CHANGES.has(line.action))?.who} onDiscard={show} />
         <PersonFields
           withSpans
           facts={file.factDefinitions}

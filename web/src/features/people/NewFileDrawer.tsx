@@ -3,8 +3,10 @@ import { Alert, Button, Drawer, Form, Segmented, Space } from "antd";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { answer, api, fieldWords, Problem, type Shape, wordsOf } from "../../api/client";
+import { DraftNote } from "../../ui/DraftNote";
 import { day } from "../../ui/days";
 import { StatusGlyph } from "../../ui/StatusGlyph";
+import { useFormDraft } from "../../ui/useFormDraft";
 import { FromDirectory } from "./FromDirectory";
 import { directoryOptions, kindsOptions } from "./fileQueries";
 import { PersonFields, type PersonValues, personDetails } from "./PersonFields";
@@ -32,7 +34,12 @@ function NewFile({ onClose, first, okText = "Make the file", onMade }: NewFilePr
   const directory = useQuery(directoryOptions);
   const [chosen, setKind] = useState<string>();
   const kind = chosen ?? kinds.find((k) => k.code === "employee")?.code ?? kinds[0]?.code ?? "";
-  const [form] = Form.useForm<PersonValues>();
+  // another person's papers begin with what is known of that person
+  const { draft, form, props, show } = useFormDraft<PersonValues>(
+    `new file ${JSON.stringify(first ?? {})}`,
+    { familyName: "", givenName: "", ...first },
+    0,
+  );
   const values = Form.useWatch([], form) as PersonValues | undefined;
   const navigate = useNavigate();
   const queries = useQueryClient();
@@ -43,6 +50,7 @@ function NewFile({ onClose, first, okText = "Make the file", onMade }: NewFilePr
       ),
     onSuccess: (file) => {
       queries.invalidateQueries({ queryKey: ["files"] });
+      draft.discard();
       onClose();
       if (onMade) {
         onMade(file);
@@ -55,13 +63,14 @@ function NewFile({ onClose, first, okText = "Make the file", onMade }: NewFilePr
     create.error instanceof Problem && create.error.code === "person-exists" ? create.error : null;
   return (
     <div className="drawer-columns">
-      <Form
-        form={form}
-        layout="vertical"
-        requiredMark={false}
-        initialValues={first}
-        onFinish={() => create.mutate(false)}
-      >
+      <Form layout="vertical" requiredMark={false} {...props} onFinish={() => create.mutate(false)}>
+        <DraftNote
+          draft={draft}
+          onDiscard={() => {
+            form.resetFields();
+            show();
+          }}
+        />
         <Form.Item label="Kind">
           <Segmented
             value={kind}

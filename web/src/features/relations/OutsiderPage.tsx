@@ -2,7 +2,9 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, Button, Form, Input } from "antd";
 import { Link, useParams } from "react-router";
 import { answer, api, type Shape, wordsOf } from "../../api/client";
+import { DraftNote } from "../../ui/DraftNote";
 import { Loaded } from "../../ui/Quiet";
+import { useFormDraft } from "../../ui/useFormDraft";
 import { Where } from "../../ui/Where";
 import { useMayChange } from "../asof/asOf";
 import { OutsiderFields } from "./RelationModal";
@@ -27,7 +29,7 @@ export function OutsiderPage() {
             <p className="muted">Without a file of their own</p>
             <div className="outsider-columns">
               <People outsider={who} />
-              <Reach key={who.version} outsider={who} />
+              <Reach key={who.id} outsider={who} />
             </div>
           </>
         )}
@@ -65,27 +67,29 @@ function Reach({ outsider }: { outsider: Outsider }) {
   const mayChange = useMayChange();
   const { message } = App.useApp();
   const queries = useQueryClient();
+  const { id, version, name, organisation, email, phone } = outsider;
+  const { draft, props, show } = useFormDraft<Shape<"OutsiderDetails">>(
+    `outsider ${id}`,
+    { name, organisation, email, phone },
+    version,
+  );
   const save = useMutation({
     mutationFn: (details: Shape<"OutsiderDetails">) =>
       answer(
         api.PUT("/api/outsiders/{id}", {
           params: { path: { id: outsider.id } },
-          body: { version: outsider.version, details },
+          body: { version: draft.version, details },
         }),
       ),
     onSuccess: () => {
       message.success("Saved, for all these people.");
+      draft.discard();
       queries.invalidateQueries({ queryKey: ["files"] });
     },
   });
   return (
-    <Form
-      layout="vertical"
-      requiredMark={false}
-      disabled={!mayChange}
-      initialValues={outsider}
-      onFinish={save.mutate}
-    >
+    <Form layout="vertical" requiredMark={false} disabled={!mayChange} {...props} onFinish={save.mutate}>
+      <DraftNote draft={draft} onDiscard={show} />
       <Form.Item
         label="Name"
         name="name"
