@@ -73,3 +73,15 @@ test("a short password is refused before it is sent", async () => {
   await screen.findByText("A password needs at least 10 characters.");
   expect(calls.every((c) => c.method === "GET")).toBe(true);
 });
+
+test("whoever forgot the password gets a link, and is told the same whether there is an account or not", async () => {
+  const calls = serve({ "GET /api/practice": PRACTICE, "POST /api/forgotten-password": {} });
+  show(<SignInPage />);
+  fireEvent.click(await screen.findByText("Forgotten your password?"));
+  type("Email address", "ottilie@oakhollin.example");
+  fireEvent.click(screen.getByRole("button", { name: "Send me a link" }));
+  await screen.findByText(/If there is an account with this address/);
+  expect(calls.find((c) => c.method === "POST")?.body).toEqual({ email: "ottilie@oakhollin.example" });
+  fireEvent.click(screen.getByText("Back to signing in"));
+  await screen.findByRole("button", { name: "Sign in" });
+});

@@ -1,13 +1,16 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, Button, Form, Input } from "antd";
+import { useState } from "react";
 import { answer, api, type Shape, wordsOf } from "../../api/client";
 import "./access.css";
 import { practiceOptions } from "../../api/practice";
+import { ForgottenPassword } from "./ForgottenPassword";
 import { forgetAccount } from "./leaveSession";
 import { meOptions } from "./sessionQueries";
 
 export function SignInPage() {
   const practice = useQuery(practiceOptions);
+  const [forgot, setForgot] = useState(false);
   const queries = useQueryClient();
   const signIn = useMutation({
     mutationFn: (body: Shape<"SignInRequest">) => answer(api.POST("/api/session", { body })),
@@ -21,26 +24,35 @@ export function SignInPage() {
     <main className="door">
       <div className="door-sheet">
         <h1>{practice.data?.name ?? "\u00a0"}</h1>
-        <Form layout="vertical" requiredMark={false} onFinish={(values) => signIn.mutate(values)}>
-          <Form.Item
-            label="Mail address"
-            name="email"
-            rules={[{ required: true, message: "Type your mail address." }]}
-          >
-            <Input autoComplete="username" autoFocus />
-          </Form.Item>
-          <Form.Item
-            label="Password"
-            name="password"
-            rules={[{ required: true, message: "Type your password." }]}
-          >
-            <Input.Password autoComplete="current-password" />
-          </Form.Item>
-          {signIn.error && <Alert type="error" title={wordsOf(signIn.error)} style={{ marginBottom: 12 }} />}
-          <Button type="primary" htmlType="submit" block loading={signIn.isPending}>
-            Sign in
-          </Button>
-        </Form>
+        {forgot ? (
+          <ForgottenPassword onBack={() => setForgot(false)} />
+        ) : (
+          <Form layout="vertical" requiredMark={false} onFinish={(values) => signIn.mutate(values)}>
+            <Form.Item
+              label="Mail address"
+              name="email"
+              rules={[{ required: true, message: "Type your mail address." }]}
+            >
+              <Input autoComplete="username" autoFocus />
+            </Form.Item>
+            <Form.Item
+              label="Password"
+              name="password"
+              rules={[{ required: true, message: "Type your password." }]}
+            >
+              <Input.Password autoComplete="current-password" />
+            </Form.Item>
+            {signIn.error && (
+              <Alert type="error" title={wordsOf(signIn.error)} style={{ marginBottom: 12 }} />
+            )}
+            <Button type="primary" htmlType="submit" block loading={signIn.isPending}>
+              Sign in
+            </Button>
+            <Button type="link" block onClick={() => setForgot(true)}>
+              Forgotten your password?
+            </Button>
+          </Form>
+        )}
       </div>
     </main>
   );

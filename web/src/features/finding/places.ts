@@ -22,6 +22,18 @@ const PLACES: Place[] = [
     administrators: true,
   },
   {
+    label: "Set-up › People with accounts",
+    to: "/set-up/accounts",
+    words: "accounts colleagues rights invite",
+    administrators: true,
+  },
+  {
+    label: "Set-up › The practice",
+    to: "/set-up/practice",
+    words: "practice zone week days",
+    administrators: true,
+  },
+  {
     label: "Set-up › Pickups",
     to: "/set-up/pickups",
     words: "pickups scanner folders",

@@ -9,12 +9,17 @@ afterEach(() => {
 });
 
 function frame(mayChange: boolean) {
-  serve({
+  const calls = serve({
     "GET /api/session": { ...OTTILIE, name: "Dilan Achterberg", role: "COLLEAGUE", mayChange },
     "GET /api/desks": ["Front desk", "Office desk"],
     "GET /api/arrivals": [],
     "GET /api/waiting-counts": { arrivals: 7, handedOver: 1 },
     "GET /api/notices": [],
+    "GET /api/my-sessions": [
+      { since: "2026-11-24T08:00:00Z", lastUsed: "2026-11-24T09:00:00Z", isThis: true },
+      { since: "2026-11-20T08:00:00Z", lastUsed: "2026-11-23T09:00:00Z", isThis: false },
+    ],
+    "DELETE /api/my-sessions/others": {},
     "GET /api/hand-overs/mine": [
       {
         documentId: "d1",
@@ -27,6 +32,7 @@ function frame(mayChange: boolean) {
     ],
   });
   show(<Frame>the view</Frame>);
+  return calls;
 }
 
 const menu = async () => fireEvent.click(await screen.findByLabelText("My account, Dilan Achterberg"));
@@ -55,4 +61,14 @@ test("the bell tells what colleagues handed over, and leads to it", async () => 
   const link = await screen.findByText("Referral letter, 2026-11-24, Penhallow E");
   expect(link.getAttribute("href")).toBe("/files/f1?view=read&paper=d1");
   screen.getByText("Please call the surgery");
+});
+
+test("one sees where one is signed in, and signs out everywhere else", async () => {
+  const calls = frame(true);
+  await menu();
+  fireEvent.click(await screen.findByText("Where I am signed in"));
+  await screen.findByText("Another browser");
+  fireEvent.click(screen.getByText("Sign out everywhere else"));
+  await screen.findByText("You are signed in only here now.");
+  expect(calls.some((c) => c.method === "DELETE" && c.path === "/api/my-sessions/others")).toBe(true);
 });

@@ -15,6 +15,7 @@ import { NavLink, useNavigate } from "react-router";
 import { api } from "../../api/client";
 import { RunningWork } from "../../ui/RunningWork";
 import { leaveSession } from "../access/leaveSession";
+import { MySessions } from "../access/MySessions";
 import { meOptions } from "../access/sessionQueries";
 import { desksOptions, useDesk } from "../arrivals/deskQueries";
 import { AsOfRibbon } from "../asof/AsOfRibbon";
@@ -138,6 +139,7 @@ function Me() {
   const me = useQuery(meOptions).data;
   const desks = useQuery({ ...desksOptions, enabled: me?.mayChange === true }).data ?? [];
   const [desk, stand] = useDesk();
+  const [showsSessions, setShowsSessions] = useState(false);
   const queries = useQueryClient();
   const navigate = useNavigate();
   const signOut = async () => {
@@ -173,13 +175,17 @@ function Me() {
           },
         ]
       : []),
+    { key: "sessions", label: "Where I am signed in", onClick: () => setShowsSessions(true) },
     { key: "out", label: "Sign out", onClick: signOut },
   ];
   return (
-    <Dropdown menu={{ items }} trigger={["click"]} placement="bottomRight">
-      <button type="button" className="me" aria-label={`My account, ${me?.name ?? ""}`}>
-        {initials}
-      </button>
-    </Dropdown>
+    <>
+      <Dropdown menu={{ items }} trigger={["click"]} placement="bottomRight">
+        <button type="button" className="me" aria-label={`My account, ${me?.name ?? ""}`}>
+          {initials}
+        </button>
+      </Dropdown>
+      {showsSessions && <MySessions onClose={() => setShowsSessions(false)} />}
+    </>
   );
 }

@@ -6,6 +6,7 @@ import { moment } from "../../ui/days";
 import { Loaded } from "../../ui/Quiet";
 import { meOptions } from "../access/sessionQueries";
 import { NoticeLine } from "../chasing/NoticeLine";
+import { WhoSees } from "../colleagues/WhoSees";
 import { fileNoticesOptions, sharedOptions } from "../people/fileQueries";
 import { InviteForm } from "./InviteForm";
 import "./shared.css";
@@ -25,6 +26,8 @@ export function SharedView({ file }: { file: Shape<"FileAnswer"> }) {
           </>
         )}
       </Loaded>
+      <h2>Who sees this file</h2>
+      <WhoSees fileId={file.id} />
       <h2>Written to them</h2>
       <Loaded query={notices}>
         {(list) =>

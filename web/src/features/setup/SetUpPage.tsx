@@ -8,6 +8,7 @@ import { RulesAsJson } from "../catalog/RulesAsJson";
 import { SectionsSetUp } from "../catalog/SectionsSetUp";
 import "../catalog/set-up.css";
 import { TypesSetUp } from "../catalog/TypesSetUp";
+import { AccountsSetUp } from "../colleagues/AccountsSetUp";
 import { PracticeSetUp } from "../practice/PracticeSetUp";
 
 const PLACES = [
@@ -17,6 +18,7 @@ const PLACES = [
   { path: "sections", label: "Sections", words: "the parts of a file" },
   { path: "pickups", label: "Pickups", words: "scanners and cover sheets" },
   { path: "people", label: "People from a list", words: "new files from CSV" },
+  { path: "accounts", label: "People with accounts", words: "who may see what" },
   { path: "practice", label: "The practice", words: "its clock and its days" },
   { path: "rules", label: "Rules as JSON", words: "out and in" },
 ];
@@ -37,6 +39,7 @@ export function SetUpPage() {
         ))}
       </nav>
       <Routes>
+        <Route path="accounts/:code?" element={<AccountsSetUp />} />
         <Route path="practice" element={<PracticeSetUp />} />
         <Route path="checklists/:code?" element={<ChecklistsSetUp />} />
         <Route path="types/:code?" element={<TypesSetUp />} />

@@ -14,6 +14,9 @@ public final class AccessEvents {
 
     public record PasswordSet(Actor who) {}
 
+    /** @param now what it is and may now, in words */
+    public record AccountChanged(Actor by, String name, String email, String now) {}
+
     public record AccountClosed(Actor by, String name, String email) {}
 
     public record AccountOpened(Actor by, String name, String email) {}

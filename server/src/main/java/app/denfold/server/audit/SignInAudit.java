@@ -32,6 +32,14 @@ class SignInAudit {
     }
 
     @EventListener
+    void on(AccessEvents.AccountChanged event) {
+        trail.record(AuditEntry.general(
+                event.by(),
+                "account-changed",
+                "changed the account of " + event.name() + " (" + event.email() + "): " + event.now()));
+    }
+
+    @EventListener
     void on(AccessEvents.AccountClosed event) {
         trail.record(AuditEntry.general(
                 event.by(), "account-closed", "closed the account of " + event.name() + " (" + event.email() + ")"));

@@ -9,13 +9,13 @@ import org.jspecify.annotations.Nullable;
 /**
  * A mail to be sent.
  *
- * @param purpose {@code chase}, {@code invitation}, {@code share}, {@code comment} or {@code hand-over}
- * @param fileId it concerns
+ * @param purpose {@code chase}, {@code invitation}, {@code account}, {@code share}, {@code comment} or {@code hand-over}
+ * @param fileId it concerns; null when it concerns none
  * @param documentId of the paper it is about; null when it is about none
  * @param types codes of the document types of which it tells
  */
 public record Message(
-        UUID fileId,
+        @Nullable UUID fileId,
         @Nullable UUID documentId,
         List<String> types,
         String purpose,
@@ -27,6 +27,11 @@ public record Message(
 
     public Message {
         types = List.copyOf(types);
+    }
+
+    /** One that concerns no file, such as about an account. */
+    public static Message ofNoFile(String purpose, String recipient, String subject, String body) {
+        return new Message(null, null, List.of(), purpose, recipient, subject, body);
     }
 
     /** One that tells of no paper. */

@@ -42,7 +42,7 @@ class Notice {
     @Version
     private Integer version;
 
-    private UUID fileId;
+    private @Nullable UUID fileId;
     private @Nullable UUID documentId;
     private String[] types;
     private String purpose;
@@ -176,6 +176,7 @@ class Notice {
         return id;
     }
 
+    @Nullable
     UUID fileId() {
         return fileId;
     }

@@ -98,7 +98,9 @@ public class Outbox {
                 newest.stream().map(Notice::fileId).filter(Objects::nonNull).toList());
         return told(
                 viewer,
-                newest.stream().filter(n -> visible.contains(n.fileId())).toList());
+                newest.stream()
+                        .filter(n -> n.fileId() == null ? viewer.isAdministrator() : visible.contains(n.fileId()))
+                        .toList());
     }
 
     /** What the viewer wrote, or for an administrator anybody, and could not be sent lately. */
@@ -120,7 +122,11 @@ public class Outbox {
     public void retry(Viewer viewer, UUID id) {
         viewer.requireChange();
         Notice notice = notices.findById(id).orElseThrow(() -> Refusal.notFound("notice"));
-        files.visible(viewer, notice.fileId());
+        if (notice.fileId() == null) {
+            viewer.requireAdministrator();
+        } else {
+            files.visible(viewer, notice.fileId());
+        }
         if (!viewer.maySee(notice.types())) {
             throw Refusal.notFound("notice");
         }

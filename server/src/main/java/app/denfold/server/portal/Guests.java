@@ -131,6 +131,18 @@ public class Guests {
                         + " is no longer a guest of the file"));
     }
 
+    /** Somebody who may see what is shared of a file. @param mayAdd whether they may send papers for it */
+    public record GuestOf(UUID accountId, String name, String relation, boolean mayAdd) {}
+
+    /** The guests of a file, whoever asks. */
+    @Transactional(readOnly = true)
+    public List<GuestOf> of(UUID fileId) {
+        return rights.findByFileId(fileId).stream()
+                .flatMap(r -> accounts.viewer(r.accountId()).stream()
+                        .map(v -> new GuestOf(v.accountId(), v.name(), r.relation(), r.mayAdd())))
+                .toList();
+    }
+
     /** Sends a fresh one-time link to a guest who has no password yet. */
     @Transactional
     public void inviteAgain(Viewer viewer, UUID fileId, UUID accountId) {

@@ -41,6 +41,7 @@ class Account {
     private boolean seesSensitive;
     private boolean mayChange;
     private boolean closed;
+    private boolean paused;
     private Instant createdAt;
 
     /** One may sign in at two places at once; that is no change two people fight over. */
@@ -95,8 +96,46 @@ class Account {
         return passwordHash;
     }
 
+    /** Whether its holder can sign in. */
     boolean isOpen() {
-        return !closed;
+        return !closed && !paused;
+    }
+
+    int version() {
+        return version == null ? 0 : version;
+    }
+
+    /** What an administrator sees of it. */
+    StaffAccount staff() {
+        return new StaffAccount(
+                id,
+                version(),
+                email,
+                name,
+                role,
+                team,
+                title,
+                seesSensitive,
+                mayChange,
+                closed
+                        ? StaffAccount.State.ENDED
+                        : paused
+                                ? StaffAccount.State.PAUSED
+                                : passwordHash == null ? StaffAccount.State.INVITED : StaffAccount.State.ACTIVE,
+                visitedAt);
+    }
+
+    void change(NewAccount to) {
+        this.name = to.name();
+        this.role = to.role();
+        this.team = to.team();
+        this.title = to.title();
+        this.seesSensitive = to.seesSensitive();
+        this.mayChange = to.mayChange();
+    }
+
+    void pause(boolean isPaused) {
+        this.paused = isPaused;
     }
 
     @Nullable

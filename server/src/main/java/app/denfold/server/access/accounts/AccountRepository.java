@@ -11,7 +11,9 @@ interface AccountRepository extends CrudRepository<Account, UUID> {
 
     Optional<Account> findByEmail(String email);
 
-    List<Account> findByRoleNotAndClosedFalseOrderByName(Role role);
+    List<Account> findByRoleNotAndClosedFalseAndPausedFalseOrderByName(Role role);
+
+    List<Account> findByRoleNotOrderByName(Role role);
 
     List<Account> findByIdIn(Collection<UUID> ids);
 

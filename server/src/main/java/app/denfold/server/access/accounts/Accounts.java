@@ -1,5 +1,6 @@
 package app.denfold.server.access.accounts;
 
+import app.denfold.server.access.AccessEvents.AccountChanged;
 import app.denfold.server.access.AccessEvents.AccountClosed;
 import app.denfold.server.access.AccessEvents.AccountOpened;
 import app.denfold.server.access.AccessEvents.PasswordSet;
@@ -10,6 +11,7 @@ import app.denfold.server.access.SensitiveThings;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.HashMap;
@@ -32,6 +34,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 public class Accounts {
 
     private static final int LONGEST_ADDRESS = 254;
+    private static final Duration BETWEEN_LINKS = Duration.ofMinutes(5);
 
     private final AccountRepository accounts;
     private final SignInThrottle throttle;
@@ -128,6 +131,79 @@ public class Accounts {
         events.publishEvent(new AccountClosed(administrator.actor(), account.name(), account.email()));
     }
 
+    /** All accounts of those who work or worked here, by their names. */
+    @Transactional(readOnly = true)
+    public List<StaffAccount> everyAccount(Viewer administrator) {
+        administrator.requireAdministrator();
+        return accounts.findByRoleNotOrderByName(Role.GUEST).stream()
+                .map(Account::staff)
+                .toList();
+    }
+
+    /**
+     * Changes what an account is and may; its address stays. Its open sessions have the new rights at once.
+     *
+     * @throws Refusal when somebody changed it since that version, or one would take one's own rights away
+     */
+    @Transactional
+    public StaffAccount change(Viewer administrator, UUID accountId, int version, NewAccount to) {
+        Account account = staffAccount(administrator, accountId);
+        if (account.version() != version) {
+            throw Refusal.changedMeanwhile("this account");
+        }
+        boolean isOwn = administrator.accountId().equals(accountId);
+        if (isOwn && (to.role() != Role.ADMINISTRATOR || !to.mayChange() || to.team() != null)) {
+            throw Refusal.conflict("own-account", "Somebody else has to take rights from your own account.");
+        }
+        String before = account.staff().toString();
+        account.change(to);
+        if (!before.equals(account.staff().toString())) {
+            events.publishEvent(new AccountChanged(administrator.actor(), account.name(), account.email(), words(to)));
+        }
+        return accounts.save(account).staff();
+    }
+
+    private static String words(NewAccount to) {
+        return (to.role() == Role.ADMINISTRATOR ? "administrator" : "colleague")
+                + (to.team() == null ? ", every team" : ", team " + to.team())
+                + (to.seesSensitive() ? ", sensitive papers" : ", no sensitive papers")
+                + (to.mayChange() ? "" : ", looks only");
+    }
+
+    /** For a while nobody signs in to an account, or from now on again. @throws Refusal for one's own account */
+    @Transactional
+    public void pause(Viewer administrator, UUID accountId, boolean isPaused) {
+        Account account = staffAccount(administrator, accountId);
+        if (administrator.accountId().equals(accountId)) {
+            throw Refusal.conflict("own-account", "Somebody else has to pause your own account.");
+        }
+        account.pause(isPaused);
+        if (isPaused) {
+            sessions.endAll(accountId);
+        }
+        events.publishEvent(new AccountChanged(
+                administrator.actor(), account.name(), account.email(), isPaused ? "paused" : "no longer paused"));
+    }
+
+    private Account staffAccount(Viewer administrator, UUID accountId) {
+        administrator.requireAdministrator();
+        return accounts.findById(accountId)
+                .filter(a -> a.role() != Role.GUEST)
+                .orElseThrow(() -> Refusal.notFound("account"));
+    }
+
+    /** Where an account is signed in, the last used first. @param current id of the session that asks */
+    @Transactional(readOnly = true)
+    public List<OpenSession> sessions(Viewer viewer, String current) {
+        return sessions.of(viewer.accountId(), current);
+    }
+
+    /** Ends every session of an account but the one that asks. */
+    @Transactional
+    public void endOtherSessions(Viewer viewer, String current) {
+        sessions.endOthers(viewer.accountId(), current);
+    }
+
     /** Opens a closed account again; its holder signs in as before. */
     @Transactional
     public void openAgain(Viewer administrator, UUID accountId) {
@@ -164,7 +240,7 @@ public class Accounts {
     /** All who work here, by their names; guests and closed accounts are left out. */
     @Transactional(readOnly = true)
     public List<Viewer> staff() {
-        return accounts.findByRoleNotAndClosedFalseOrderByName(Role.GUEST).stream()
+        return accounts.findByRoleNotAndClosedFalseAndPausedFalseOrderByName(Role.GUEST).stream()
                 .map(this::viewerOf)
                 .toList();
     }
@@ -212,6 +288,12 @@ public class Accounts {
     public String issueLink(UUID accountId) {
         links.endAll(accountId, calendar.now());
         return links.issue(accountId, calendar.now());
+    }
+
+    /** Whether the last link is long enough ago for another one. */
+    @Transactional(readOnly = true)
+    public boolean mayBeSentALink(UUID accountId) {
+        return !links.isIssuedSince(accountId, calendar.now().minus(BETWEEN_LINKS));
     }
 
     /** Links that were sent to the account's holder end. */

@@ -1,5 +1,6 @@
 package app.denfold.server.access.accounts;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -8,6 +9,8 @@ import org.springframework.data.repository.CrudRepository;
 interface OneTimeLinkRepository extends CrudRepository<OneTimeLink, UUID> {
 
     Optional<OneTimeLink> findByTokenHash(String hash);
+
+    boolean existsByAccountIdAndIssuedAtAfter(UUID accountId, Instant moment);
 
     List<OneTimeLink> findByAccountIdAndUsedAtIsNull(UUID accountId);
 }

@@ -33,6 +33,10 @@ class OneTimeLinks {
         return token;
     }
 
+    boolean isIssuedSince(UUID accountId, Instant moment) {
+        return links.existsByAccountIdAndIssuedAtAfter(accountId, moment);
+    }
+
     /** Uses up all of an account that could still be used. */
     void endAll(UUID accountId, Instant now) {
         links.findByAccountIdAndUsedAtIsNull(accountId).forEach(link -> link.use(now));

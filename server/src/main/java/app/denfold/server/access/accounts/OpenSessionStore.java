@@ -1,6 +1,8 @@
 package app.denfold.server.access.accounts;
 
 import app.denfold.server.access.SignedInAccount;
+import java.time.Instant;
+import java.util.List;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -13,6 +15,29 @@ class OpenSessionStore {
 
     OpenSessionStore(JdbcClient sql) {
         this.sql = sql;
+    }
+
+    /** Those that have not run out, the last used first. */
+    List<OpenSession> of(UUID accountId, String current) {
+        return sql.sql("""
+                        select creation_time, last_access_time, session_id = :current as mine from spring_session
+                        where principal_name = :name and expiry_time > extract(epoch from now()) * 1000
+                        order by last_access_time desc
+                        """)
+                .param("current", current)
+                .param("name", SignedInAccount.nameOf(accountId))
+                .query((row, i) -> new OpenSession(
+                        Instant.ofEpochMilli(row.getLong("creation_time")),
+                        Instant.ofEpochMilli(row.getLong("last_access_time")),
+                        row.getBoolean("mine")))
+                .list();
+    }
+
+    void endOthers(UUID accountId, String current) {
+        sql.sql("delete from spring_session where principal_name = ? and session_id <> ?")
+                .param(SignedInAccount.nameOf(accountId))
+                .param(current)
+                .update();
     }
 
     /** Ends all sessions of an account, wherever it is signed in. Takes part in the running transaction. */

@@ -4,10 +4,12 @@ import app.denfold.server.access.AccessEvents.SignedOut;
 import app.denfold.server.access.Role;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
+import app.denfold.server.access.accounts.OpenSession;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
+import java.util.List;
 import java.util.UUID;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.http.HttpStatus;
@@ -61,6 +63,19 @@ class SessionController {
         Viewer viewer = accounts.signIn(body.email(), body.password(), request.getRemoteAddr());
         sessions.begin(viewer, request, response);
         return Me.of(viewer);
+    }
+
+    /** Where the account is signed in. */
+    @GetMapping("/api/my-sessions")
+    List<OpenSession> mine(Viewer viewer, HttpServletRequest request) {
+        return accounts.sessions(viewer, request.getSession().getId());
+    }
+
+    /** Ends every session of the account but this one. */
+    @DeleteMapping("/api/my-sessions/others")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void endOthers(Viewer viewer, HttpServletRequest request) {
+        accounts.endOtherSessions(viewer, request.getSession().getId());
     }
 
     @DeleteMapping("/api/session")

@@ -1,0 +1,143 @@
+package app.denfold.server.colleagues;
+
+import app.denfold.server.access.Role;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.access.accounts.Accounts;
+import app.denfold.server.access.accounts.StaffAccount;
+import app.denfold.server.audit.AuditEntry;
+import app.denfold.server.audit.AuditTrail;
+import app.denfold.server.chasing.Message;
+import app.denfold.server.chasing.Outbox;
+import app.denfold.server.people.PersonFiles;
+import app.denfold.server.portal.Guests;
+import app.denfold.server.practice.PracticeSettings;
+import app.denfold.server.problems.Refusal;
+import jakarta.annotation.Nullable;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Invites people who work here and says what they may. */
+@Service
+class SetUpColleagues {
+
+    private final Accounts accounts;
+    private final PersonFiles files;
+    private final Guests guests;
+    private final Outbox outbox;
+    private final AuditTrail trail;
+    private final PracticeSettings settings;
+    private final String address;
+
+    SetUpColleagues(
+            Accounts accounts,
+            PersonFiles files,
+            Guests guests,
+            Outbox outbox,
+            AuditTrail trail,
+            PracticeSettings settings,
+            @Value("${denfold.address}") String address) {
+        this.accounts = accounts;
+        this.files = files;
+        this.guests = guests;
+        this.outbox = outbox;
+        this.trail = trail;
+        this.settings = settings;
+        this.address = address;
+    }
+
+    /**
+     * Opens an account and writes to its holder, who chooses a password through a link within seven days.
+     *
+     * @return the account's id
+     * @throws Refusal when the address has an account already, or nobody could be what is said
+     */
+    @Transactional
+    UUID invite(Viewer viewer, ColleagueDetails details) {
+        viewer.requireAdministrator();
+        Viewer invited = accounts.open(details.asAccount());
+        trail.record(AuditEntry.general(
+                viewer.actor(), "account-invited", "invited " + invited.name() + " (" + invited.email() + ")"));
+        sendLink(viewer, invited, true);
+        return invited.accountId();
+    }
+
+    @Transactional
+    StaffAccount change(Viewer viewer, UUID id, int version, ColleagueDetails details) {
+        return accounts.change(viewer, id, version, details.asAccount());
+    }
+
+    /** Writes to the holder of an account once more, with a fresh link to choose a password; older links end. */
+    @Transactional
+    void sendLinkAgain(Viewer viewer, UUID id) {
+        viewer.requireAdministrator();
+        Viewer holder = accounts.viewer(id)
+                .filter(v -> v.role() != Role.GUEST)
+                .orElseThrow(() -> Refusal.conflict("not-open", "This account is paused or ended; open it first."));
+        sendLink(viewer, holder, !accounts.hasPassword(id));
+    }
+
+    private void sendLink(Viewer by, Viewer holder, boolean isNew) {
+        String link = address + "/invitation/" + accounts.issueLink(holder.accountId());
+        String why = isNew
+                ? by.name() + " has opened an account for you at " + settings.name() + "."
+                : "Here you can choose a new password for your account at " + settings.name() + ".";
+        String body = "Dear " + holder.name() + ",\n\n" + why
+                + "\n\nOpen this link once, within seven days, to choose a password:\n\n  " + link
+                + "\n\nWhoever holds the link can come in, so do not pass it on.\n\nKind regards,\n" + settings.name()
+                + "\n";
+        String subject = isNew ? "Your account at " + settings.name() : "A new password at " + settings.name();
+        outbox.queue(by, Message.ofNoFile("account", holder.email(), subject, body));
+    }
+
+    /**
+     * Somebody who may see a file.
+     *
+     * @param why by what right: {@code administrator}, {@code every team}, {@code team Therapy} or {@code guest, guardian}
+     * @param seesSensitive whether papers of sensitive types as well
+     * @param mayChange whether more than looking
+     */
+    record WhoSees(
+            UUID accountId,
+            String name,
+            @Nullable String title,
+            String why,
+            boolean isGuest,
+            boolean seesSensitive,
+            boolean mayChange) {}
+
+    /** Everybody who may see a file now, colleagues first. */
+    @Transactional(readOnly = true)
+    List<WhoSees> whoSees(Viewer viewer, UUID fileId) {
+        files.visible(viewer, fileId);
+        List<WhoSees> all = new ArrayList<>();
+        for (Viewer colleague : accounts.staff()) {
+            if (files.maySee(colleague, fileId)) {
+                String why = colleague.isAdministrator()
+                        ? "administrator"
+                        : colleague.team() == null ? "every team" : "team " + colleague.team();
+                all.add(new WhoSees(
+                        colleague.accountId(),
+                        colleague.name(),
+                        accounts.titles(List.of(colleague.name())).get(colleague.name()),
+                        why,
+                        false,
+                        colleague.seesSensitive(),
+                        colleague.mayChange()));
+            }
+        }
+        guests.of(fileId)
+                .forEach(guest -> all.add(new WhoSees(
+                        guest.accountId(),
+                        guest.name(),
+                        null,
+                        "guest, " + guest.relation() + ": what is shared",
+                        true,
+                        false,
+                        guest.mayAdd())));
+        return all;
+    }
+}
