@@ -342,6 +342,22 @@ class ArrivalsReadTest {
         Api.Answer same = api.get("/api/arrivals/{id}", again);
         assertThat(same.<String>at("$.like[0].words")).isEqualTo("the same file, filed already");
         assertThat(same.id("$.like[0].documentId")).isEqualTo(document);
+        // a form that many people fill in looks the same each time
+        String sha256 = jdbc.sql("select sha256 from arrival where id = :id")
+                .param("id", filed)
+                .query(String.class)
+                .single();
+        jdbc.sql("""
+                        insert into content (sha256, size, media_type, pages, stored_at, destroyed_at)
+                        select md5(n::text) || md5(n::text), size, media_type, pages, stored_at, now()
+                        from content, generate_series(1, 200) n where sha256 = :sha256
+                        """).param("sha256", sha256).update();
+        jdbc.sql("""
+                        insert into paper_page (sha256, page, turn, text, text_from, codes, blank, perceptual_hash, form, boxes)
+                        select md5(n::text) || md5(n::text), page, turn, 'Another letter of person ' || n, text_from, codes,
+                          blank, perceptual_hash, form, boxes
+                        from paper_page, generate_series(1, 200) n where sha256 = :sha256
+                        """).param("sha256", sha256).update();
         UUID rescanned = dropAndRead(api, "rescanned.pdf", pages(text + " "));
         assertThat(api.get("/api/arrivals/{id}", rescanned).<List<String>>at("$.like[*].words"))
                 .contains("the same pages, scanned again, filed already");

@@ -209,6 +209,9 @@ class PortalTest {
         return pattern.startsWith("/api/portal")
                 || pattern.equals("/api/session")
                 || pattern.equals("/api/practice")
+                || pattern.startsWith("/api/uploads")
+                || pattern.startsWith("/api/my-sessions")
+                || pattern.equals("/api/forgotten-password")
                 || pattern.equals("/api/invitations/{token}");
     }
 

@@ -25,6 +25,9 @@ class ReadPageStore {
 
     private static final JsonMapper JSON = new JsonMapper();
 
+    /** Letters of a page whose words are compared. */
+    private static final int COMPARED = 2_000;
+
     private final JdbcTemplate sql;
     private final NamedParameterJdbcTemplate named;
 
@@ -72,12 +75,17 @@ class ReadPageStore {
                         (row, i) -> page(row, i));
     }
 
-    List<String> ofHashNear(String perceptualHash, int count) {
-        return sql.queryForList("""
+    /** Those whose words are most alike first: of a form that many people fill in, all look the same. */
+    List<String> ofHashNear(String perceptualHash, String text, int count) {
+        String begins = text.substring(0, Math.min(COMPARED, text.length()));
+        return sql.queryForList(
+                """
                 select p.sha256 from paper_page p where p.page = 1 and p.perceptual_hash <> '' and length(p.perceptual_hash) = length(?)
                 and bit_count(('x' || p.perceptual_hash)::bit(256) # ('x' || ?)::bit(256)) <= 40
-                and (select count(*) from paper_page o where o.sha256 = p.sha256) = ? limit 50
-                """, String.class, perceptualHash, perceptualHash, count);
+                and (select count(*) from paper_page o where o.sha256 = p.sha256) = ?
+                order by similarity(left(p.text, ?), ?) desc,
+                  bit_count(('x' || p.perceptual_hash)::bit(256) # ('x' || ?)::bit(256)), p.sha256 limit 50
+                """, String.class, perceptualHash, perceptualHash, count, COMPARED, begins, perceptualHash);
     }
 
     void remove(String sha256) {

@@ -150,7 +150,7 @@ public class Readings {
 
     /** Hashes of papers with so many pages whose first page looks much like this one. */
     @Transactional(readOnly = true)
-    public List<String> ofHashNear(String perceptualHash, int count) {
-        return perceptualHash.isEmpty() ? List.of() : pages.ofHashNear(perceptualHash, count);
+    public List<String> ofHashNear(String perceptualHash, String text, int count) {
+        return perceptualHash.isEmpty() ? List.of() : pages.ofHashNear(perceptualHash, text, count);
     }
 }

@@ -63,8 +63,8 @@ class LikeArrivals {
         List<ReadPage> pages = proposals.read(arrival);
         if (!pages.isEmpty()) {
             List<LikePapers.Page> own = pages.stream().map(ReadPage::asLike).toList();
-            Set<String> looksAlike =
-                    new LinkedHashSet<>(readings.ofHashNear(pages.get(0).perceptualHash(), pages.size()));
+            Set<String> looksAlike = new LinkedHashSet<>(readings.ofHashNear(
+                    pages.get(0).perceptualHash(), pages.get(0).text(), pages.size()));
             pages.forEach(p -> looksAlike.remove(p.sha256()));
             readings.pages(looksAlike).forEach((sha, others) -> {
                 if (LikePapers.likeness(
