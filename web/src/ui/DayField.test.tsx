@@ -48,6 +48,17 @@ test("a day that could be another one is spelled out, in the practice's order", 
   expect(screen.getByText("2025-03-04", { selector: "output" })).toBeTruthy();
 });
 
+test("that a day could be another one stays said when the field is left", async () => {
+  serve({ "GET /api/practice": PRACTICE });
+  show(<Kept />);
+  const field = type("3/4/2025");
+  fireEvent.keyDown(field, { key: "Enter", code: "Enter" });
+  await screen.findByText("Read as 3 April 2025, day before month.");
+  fireEvent.blur(field);
+  await screen.findByText("2025-04-03", { selector: "output" });
+  screen.getByText("Read as 3 April 2025, day before month.");
+});
+
 test("what is no day is refused in words, and the former day counts no more", async () => {
   serve({ "GET /api/practice": PRACTICE });
   show(<Kept first="2026-01-07" />);
@@ -66,4 +77,11 @@ test("weeks begin as the practice's do", async () => {
   fireEvent.mouseDown(screen.getByLabelText("Dated"));
   fireEvent.click(screen.getByLabelText("Dated"));
   await waitFor(() => expect(document.querySelector(".ant-picker-content thead th")?.textContent).toBe("Mo"));
+});
+
+test("a day that is wiped out of the field is gone", async () => {
+  serve({ "GET /api/practice": PRACTICE });
+  show(<Kept first="2026-01-07" />);
+  fireEvent.blur(type(""));
+  await screen.findByText("none", { selector: "output" });
 });

@@ -60,7 +60,11 @@ export function DayField({ id, label, value, onChange, onEnter, placeholder, sta
     const text = box.current?.querySelector("input")?.value.trim() ?? "";
     // as the field itself writes it, it is what it was
     if (text === "" || (value && text === day(value))) {
-      setTold((before) => (before?.isRefused ? undefined : before));
+      if (text === "" && value) {
+        onChange?.(null);
+      }
+      // words about an emptied field stay with what was refused, words about a doubtful day with that day
+      setTold((before) => (before?.isRefused === (text === "") ? before : undefined));
       return text === "" ? null : (value ?? null);
     }
     const found = read(text);

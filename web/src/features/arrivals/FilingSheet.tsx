@@ -15,7 +15,7 @@ import { sharedOptions } from "../people/fileQueries";
 import { NewFileDrawer } from "../people/NewFileDrawer";
 import type { PersonValues } from "../people/PersonFields";
 import { PersonPicker } from "../people/PersonPicker";
-import { SignedOnPaper } from "../signing/SignedOnPaper";
+import { isWholly, SignedOnPaper } from "../signing/SignedOnPaper";
 import {
   type Arrival,
   type ArrivalDetail,
@@ -389,7 +389,7 @@ function lacking(draft: Draft): string {
     !draft.fileId && "the person",
     !draft.type && "the type",
     !draft.documentDate && "the date",
-    (draft.signedOnPaper ?? []).some((s) => !s.signer.trim() || !s.signedOn) && "who signed and when",
+    !isWholly(draft.signedOnPaper) && "who signed and when",
   ].filter(Boolean);
   const last = lacks.pop();
   return `Choose ${lacks.length > 0 ? `${lacks.join(", ")} and ` : ""}${last} first.`;

@@ -1,5 +1,6 @@
 import { queryOptions } from "@tanstack/react-query";
 import { answer, api, type Shape } from "../../api/client";
+import { isWholly } from "../signing/SignedOnPaper";
 
 export type Arrival = Shape<"ArrivalAnswer">;
 export type ArrivalDetail = Shape<"ArrivalDetail">;
@@ -86,7 +87,7 @@ export function proposedDraft(arrival: Arrival, detail?: ArrivalDetail): Draft {
 export function complete(draft: Draft): Shape<"FilingDetails"> | null {
   const { share: _later, ...details } = draft;
   const { fileId, type, documentDate, signedOnPaper } = details;
-  const isSigned = (signedOnPaper ?? []).every((s) => s.signer.trim() !== "" && s.signedOn !== "");
+  const isSigned = isWholly(signedOnPaper);
   return fileId && type && documentDate && isSigned ? { ...details, fileId, type, documentDate } : null;
 }
 
