@@ -53,11 +53,15 @@ export function DayField({ id, label, value, onChange, onEnter, placeholder, sta
   practice.today = known?.today ?? practice.today;
   practice.weekStart = known?.weekStart ?? practice.weekStart;
   const box = useRef<HTMLSpanElement>(null);
+  // as it was typed, before the field writes it its own way
+  const typed = useRef<string>(undefined);
   const [told, setTold] = useState<{ words: string; isRefused: boolean; of: string | null }>();
   const shown = told && (told.isRefused || told.of === value) ? told : undefined;
   /** Takes what stands in the field. @returns the day, as far as it is one */
   const take = (): string | null => {
-    const text = box.current?.querySelector("input")?.value.trim() ?? "";
+    const shownText = box.current?.querySelector("input")?.value ?? "";
+    const text = (typed.current ?? shownText).trim();
+    typed.current = undefined;
     // as the field itself writes it, it is what it was
     if (text === "" || (value && text === day(value))) {
       if (text === "" && value) {
@@ -75,10 +79,13 @@ export function DayField({ id, label, value, onChange, onEnter, placeholder, sta
     }
     const order = practice.order === "DAY_FIRST" ? "day before month" : "month before day";
     const spelled = dayjs(found.iso).format("D MMMM YYYY");
-    setTold(
+    setTold((before) =>
       found.isDoubtful
         ? { words: `Read as ${spelled}, ${order}.`, isRefused: false, of: found.iso }
-        : undefined,
+        : // the field has written out what was just read
+          before?.of === found.iso
+          ? before
+          : undefined,
     );
     if (found.iso !== value) {
       onChange?.(found.iso);
@@ -86,7 +93,13 @@ export function DayField({ id, label, value, onChange, onEnter, placeholder, sta
     return found.iso;
   };
   return (
-    <span ref={box} className="day-field">
+    <span
+      ref={box}
+      className="day-field"
+      onChange={(event) => {
+        typed.current = (event.target as HTMLInputElement).value;
+      }}
+    >
       <Picker
         id={id}
         aria-label={label}
@@ -105,8 +118,10 @@ export function DayField({ id, label, value, onChange, onEnter, placeholder, sta
           }
         }}
         onChange={(picked) => {
-          setTold(undefined);
-          onChange?.(picked ? picked.format("YYYY-MM-DD") : null);
+          const iso = picked ? picked.format("YYYY-MM-DD") : null;
+          // the field itself takes what was typed as well
+          setTold((before) => (before?.of === iso ? before : undefined));
+          onChange?.(iso);
         }}
       />
       {shown && (
