@@ -1,5 +1,6 @@
 import { cleanup, createEvent, fireEvent, screen, waitFor } from "@testing-library/react";
 import { App } from "antd";
+import { useState } from "react";
 import { afterEach, expect, test, vi } from "vitest";
 import { PRACTICE, serve, show } from "../../testing/screen";
 import { UploadTray } from "../uploads/UploadTray";
@@ -36,6 +37,17 @@ function Stray() {
   return <p>Nothing takes files here</p>;
 }
 
+function AsksAboutAnotherDay() {
+  const [mayTake, setMayTake] = useState(true);
+  return (
+    <DropOnFile person={EDIE} mayTake={mayTake}>
+      <button type="button" onClick={() => setMayTake(false)}>
+        ask about another day
+      </button>
+    </DropOnFile>
+  );
+}
+
 test("files dropped anywhere on a file are asked about, sent for that person, and said to wait", async () => {
   const calls = serve({
     "GET /api/practice": PRACTICE,
@@ -55,6 +67,15 @@ test("files dropped anywhere on a file are asked about, sent for that person, an
     { upload: "upload of a.pdf", fileId: "f1" },
     { upload: "upload of b.pdf", fileId: "f1" },
   ]);
+});
+
+test("what stands in a file stays as it is when nothing may be dropped on it any more", async () => {
+  serve({ "GET /api/practice": PRACTICE });
+  show(<AsksAboutAnotherDay />);
+  const inside = screen.getByText("ask about another day");
+  fireEvent.click(inside);
+  expect(screen.getByText("ask about another day")).toBe(inside);
+  expect(drop(inside, "a.pdf").defaultPrevented).toBe(false);
 });
 
 test("what is too large stays told until it is put away, wherever one is", async () => {

@@ -46,10 +46,19 @@ export function PapersForFile({
 }
 
 /** Takes files that are dropped anywhere on a person's file, wherever nothing nearer takes them. */
-export function DropOnFile({ person, children }: { person: OfPerson; children: ReactNode }) {
+export function DropOnFile({
+  person,
+  mayTake = true,
+  children,
+}: {
+  person: OfPerson;
+  /** False for who may only look, or on another day; what stands in it stays the same. */
+  mayTake?: boolean;
+  children: ReactNode;
+}) {
   const [isOver, setIsOver] = useState(false);
   const [files, setFiles] = useState<File[]>();
-  const isFiles = (e: DragEvent) => e.dataTransfer.types.includes("Files");
+  const isFiles = (e: DragEvent) => mayTake && e.dataTransfer.types.includes("Files");
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: dropping has Add papers as its other way
     <div

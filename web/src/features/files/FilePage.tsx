@@ -66,8 +66,11 @@ export function FilePage() {
 }
 
 function Droppable({ file, children }: { file: File; children: ReactNode }) {
-  const page = <div className="file-page">{children}</div>;
-  return useMayChange() ? <DropOnFile person={file}>{page}</DropOnFile> : page;
+  return (
+    <DropOnFile person={file} mayTake={useMayChange()}>
+      <div className="file-page">{children}</div>
+    </DropOnFile>
+  );
 }
 
 const LEDGER_WIDTH = 400;
