@@ -78,8 +78,8 @@ function columnsOf(
     {
       title: "Last activity",
       ...sorted("activity"),
-      width: 122,
-      render: (_, row) => <span className="muted">{moment(row.lastActivityAt)}</span>,
+      width: 150,
+      render: (_, row) => <span className="muted nowrap">{moment(row.lastActivityAt)}</span>,
     },
   ];
 }

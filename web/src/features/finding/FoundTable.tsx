@@ -51,7 +51,7 @@ const CELLS: Record<ColumnKey, { width: number; cell: (p: FoundPaper) => React.R
   dated: { width: 112, cell: (p) => day(p.documentDate) },
   state: { width: 104, cell: (p) => <State state={p.state} /> },
   received: { width: 112, cell: (p) => day(p.receivedOn) },
-  stored: { width: 122, cell: (p) => moment(p.storedAt) },
+  stored: { width: 150, cell: (p) => moment(p.storedAt) },
   source: { width: 190, cell: (p) => p.source },
   filedBy: { width: 140, cell: (p) => p.filedBy },
   team: { width: 100, cell: (p) => p.team ?? "" },
