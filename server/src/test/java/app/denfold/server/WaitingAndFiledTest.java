@@ -216,4 +216,31 @@ class WaitingAndFiledTest {
         assertThat(sees.get("/api/hand-overs/mine").<List<String>>at("$[*].note"))
                 .containsExactly("Please call them");
     }
+
+    @Test
+    void whatColleaguesAddedToAPaperIsNotLostByTakingItsFilingBack() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Addedto", null);
+        UUID commented = drop(api);
+        UUID handed = drop(api);
+        String first = api.file(commented, file, "letter", TODAY).at("$.documentId");
+        String second = api.file(handed, file, "letter", TODAY).at("$.documentId");
+        api.post(
+                "/api/documents/{id}/comments",
+                Map.of("words", "Page two is upside down", "mentioned", List.of()),
+                first);
+        api.post(
+                "/api/documents/{id}/hand-overs",
+                Map.of(
+                        "to",
+                        practice.colleague(null, true, true).get("/api/session").<String>at("$.id")),
+                second);
+        for (UUID paper : List.of(commented, handed)) {
+            assertThat(api.post("/api/arrivals/undo-filing", Map.of("papers", List.of(paper)))
+                            .<String>at("$.code"))
+                    .isEqualTo("built-on");
+        }
+        assertThat(api.get("/api/documents/{id}/comments", first).<List<String>>at("$[*].words"))
+                .containsExactly("Page two is upside down");
+    }
 }

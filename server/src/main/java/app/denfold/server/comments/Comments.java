@@ -5,6 +5,7 @@ import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.chasing.Message;
 import app.denfold.server.chasing.Outbox;
+import app.denfold.server.documents.DocumentEvents;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.documents.PaperColleagues;
@@ -20,6 +21,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -52,6 +54,14 @@ public class Comments {
         this.trail = trail;
         this.calendar = calendar;
         this.address = address;
+    }
+
+    /** @throws Refusal when something would go with it */
+    @EventListener
+    void on(DocumentEvents.FilingTakenBack event) {
+        if (!comments.findByDocumentIdOrderByAtAscId(event.documentId()).isEmpty()) {
+            throw DocumentEvents.builtOn("commented on");
+        }
     }
 
     /** @param mayRemove whether the viewer wrote it or is an administrator */

@@ -1,5 +1,6 @@
 package app.denfold.server.documents;
 
+import app.denfold.server.problems.Refusal;
 import java.util.UUID;
 
 /** What later modules hear about documents. */
@@ -15,4 +16,15 @@ public final class DocumentEvents {
 
     /** A document came into a file, was decided on, signed, or entered in error. */
     public record FileContentChanged(UUID fileId, UUID documentId) {}
+
+    /**
+     * A filing is being taken back, in the same transaction. Whoever built something on the document refuses by {@link
+     * #builtOn}, since it would go with it.
+     */
+    public record FilingTakenBack(UUID documentId) {}
+
+    /** @param what was done with it, such as {@code commented on} */
+    public static Refusal builtOn(String what) {
+        return Refusal.conflict("built-on", "This paper was " + what + " since; it stays where it is.");
+    }
 }

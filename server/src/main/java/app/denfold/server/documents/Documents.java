@@ -398,6 +398,7 @@ public class Documents {
         if (!document.isUntouched()) {
             throw Refusal.conflict("built-on", "Something was done with this paper since; it stays where it is.");
         }
+        events.publishEvent(new DocumentEvents.FilingTakenBack(id));
         // the person before the paper, as everybody who holds both
         files.lock(List.of(document.fileId()));
         documents.delete(document);

@@ -7,6 +7,8 @@ import org.springframework.data.repository.CrudRepository;
 
 interface ExcerptRepository extends CrudRepository<Excerpt, UUID> {
 
+    boolean existsByDocumentId(UUID documentId);
+
     /** Of the documents of a file, but those in the wastebasket; the last picked first. */
     @Query("""
             select e from Excerpt e join FiledDocument d on d.id = e.documentId

@@ -4,6 +4,7 @@ import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.content.Contents;
+import app.denfold.server.documents.DocumentEvents;
 import app.denfold.server.documents.DocumentVersion;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
@@ -19,6 +20,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -49,6 +51,13 @@ class Excerpts {
         this.files = files;
         this.trail = trail;
         this.calendar = calendar;
+    }
+    /** @throws Refusal when something would go with it */
+    @EventListener
+    void on(DocumentEvents.FilingTakenBack event) {
+        if (excerpts.existsByDocumentId(event.documentId())) {
+            throw DocumentEvents.builtOn("kept an excerpt of");
+        }
     }
 
     /**

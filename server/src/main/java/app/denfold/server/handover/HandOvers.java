@@ -6,6 +6,7 @@ import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.chasing.Message;
 import app.denfold.server.chasing.Outbox;
+import app.denfold.server.documents.DocumentEvents;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.documents.PaperColleagues;
@@ -18,6 +19,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -85,6 +87,14 @@ public class HandOvers {
             @Nullable String note,
             @Nullable LocalDate due,
             Instant since) {}
+
+    /** @throws Refusal when something would go with it */
+    @EventListener
+    void on(DocumentEvents.FilingTakenBack event) {
+        if (!handOvers.findByDocumentId(event.documentId()).isEmpty()) {
+            throw DocumentEvents.builtOn("handed over");
+        }
+    }
 
     /** Colleagues to whom something can be handed. @param documentId only those who may see this paper; null for all */
     @Transactional(readOnly = true)

@@ -13,6 +13,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.InterruptedIOException;
 import java.io.UncheckedIOException;
+import java.nio.channels.OverlappingFileLockException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -66,6 +67,8 @@ public class ResumableUploads {
         }
         try {
             tus.process(new WithoutParameters(request), response, owner(viewer));
+        } catch (OverlappingFileLockException busy) {
+            throw busy();
         } catch (IOException failed) {
             throw NotNow.notStored("The file", failed);
         }
@@ -76,15 +79,20 @@ public class ResumableUploads {
         for (int tried = 1; ; tried++) {
             try {
                 return wholeNow(viewer, upload);
-            } catch (UploadAlreadyLockedException busy) {
+            } catch (UploadAlreadyLockedException | OverlappingFileLockException busy) {
+                // the library tells the second when two ask for the lock in the same instant
                 if (tried == MOST_TRIES) {
-                    throw Refusal.conflict("upload-busy", "This file is being sent or taken just now. Try again.");
+                    throw busy();
                 }
                 pause();
             } catch (TusException gone) {
                 throw Refusal.notFound("upload");
             }
         }
+    }
+
+    private static Refusal busy() {
+        return Refusal.conflict("upload-busy", "This file is being sent or taken just now. Try again.");
     }
 
     private static void pause() throws InterruptedIOException {
@@ -123,7 +131,7 @@ public class ResumableUploads {
     public void remove(Viewer viewer, UUID upload) {
         try {
             tus.deleteUpload(address(upload), owner(viewer));
-        } catch (IOException | TusException left) {
+        } catch (IOException | TusException | OverlappingFileLockException left) {
             LOG.warn("The upload {} is left until it is swept: {}", upload, left.getMessage());
         }
     }
