@@ -122,7 +122,10 @@ final class HttpSession {
                 .header("Content-Type", "application/offset+octet-stream")
                 .method("PATCH", BodyPublishers.ofByteArray(bytes))
                 .build();
-        client.send(piece, BodyHandlers.discarding());
+        int status = client.send(piece, BodyHandlers.discarding()).statusCode();
+        if (status != 204) {
+            throw new IOException("The upload broke off with " + status + ".");
+        }
         return id;
     }
 }
