@@ -13,6 +13,7 @@ import { FilePage } from "./features/files/FilePage";
 import { FilesPage } from "./features/files/FilesPage";
 import { FindPage } from "./features/finding/FindPage";
 import { Frame } from "./features/frame/Frame";
+import { HelpPage } from "./features/help/HelpPage";
 import { DuplicatesPage } from "./features/merging/DuplicatesPage";
 import { MergePage } from "./features/merging/MergePage";
 import { PortalPage } from "./features/portal/PortalPage";
@@ -83,6 +84,7 @@ function StaffRoutes() {
         <Route path="/files/:id" element={<FilePage />} />
         <Route path="/outsiders/:id" element={<OutsiderPage />} />
         <Route path="/arrivals" element={<ArrivalsPage />} />
+        <Route path="/help/programs" element={<HelpPage />} />
         <Route path="/demo-mail" element={<DemoMailPage />} />
         <Route path="*" element={<Navigate to="/today" replace />} />
       </Route>

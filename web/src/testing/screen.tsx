@@ -112,7 +112,9 @@ export function show(element: ReactNode, address = "/", route = "*") {
 
 export const PRACTICE = {
   name: "Oakhollin Riding & Therapy Yard",
+  address: "3 Fen Lane, Oakhollin",
   colour: "#3b4f63",
+  languages: ["en"],
   today: "2026-11-25",
   zone: "Europe/Vienna",
   dayOrder: "DAY_FIRST" as "DAY_FIRST" | "MONTH_FIRST",

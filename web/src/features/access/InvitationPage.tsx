@@ -4,6 +4,7 @@ import { useNavigate, useParams } from "react-router";
 import { answer, api, fieldWords, wordsOf } from "../../api/client";
 import "./access.css";
 import { practiceOptions } from "../../api/practice";
+import { PracticeMark } from "../practice/PracticeMark";
 import { forgetAccount } from "./leaveSession";
 import { meOptions } from "./sessionQueries";
 
@@ -19,6 +20,7 @@ export function InvitationPage() {
   return (
     <main className="door">
       <div className="door-sheet">
+        <PracticeMark mark={practice.data?.mark} />
         <h1>{practice.data?.name ?? "\u00a0"}</h1>
         {invitation.error && (
           <>
@@ -31,6 +33,7 @@ export function InvitationPage() {
         {invitation.data && (
           <ChoosePassword token={token} name={invitation.data.name} email={invitation.data.email} />
         )}
+        {practice.data?.address && <p className="door-foot">{practice.data.address}</p>}
       </div>
     </main>
   );

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { answer, api, type Shape, wordsOf } from "../../api/client";
 import "./access.css";
 import { practiceOptions } from "../../api/practice";
+import { PracticeMark } from "../practice/PracticeMark";
 import { ForgottenPassword } from "./ForgottenPassword";
 import { forgetAccount } from "./leaveSession";
 import { meOptions } from "./sessionQueries";
@@ -23,6 +24,7 @@ export function SignInPage() {
   return (
     <main className="door">
       <div className="door-sheet">
+        <PracticeMark mark={practice.data?.mark} />
         <h1>{practice.data?.name ?? "\u00a0"}</h1>
         {forgot ? (
           <ForgottenPassword onBack={() => setForgot(false)} />
@@ -53,6 +55,7 @@ export function SignInPage() {
             </Button>
           </Form>
         )}
+        {practice.data?.address && <p className="door-foot">{practice.data.address}</p>}
       </div>
     </main>
   );

@@ -1,6 +1,7 @@
-import { queryOptions } from "@tanstack/react-query";
+import { queryOptions, useQuery } from "@tanstack/react-query";
 import { useSyncExternalStore } from "react";
 import { answer, api } from "../../api/client";
+import { meOptions } from "../access/sessionQueries";
 
 const KEY = "denfold.desk";
 const CHANGED = "denfold-desk";
@@ -25,14 +26,15 @@ function watch(changed: () => void) {
   };
 }
 
-/** The desk at which this browser stands, kept in the browser; empty for none. */
+/** The desk at which this browser stands, kept in the browser; else the account's own; empty for none. */
 export function useDesk(): [string, (desk: string) => void] {
-  const desk = useSyncExternalStore(watch, () => localStorage.getItem(KEY) ?? "");
+  const chosen = useSyncExternalStore(watch, () => localStorage.getItem(KEY));
+  const own = useQuery(meOptions).data?.desk;
   const choose = (name: string) => {
     localStorage.setItem(KEY, name);
     window.dispatchEvent(new Event(CHANGED));
   };
-  return [desk, choose];
+  return [chosen ?? own ?? "", choose];
 }
 
 /** Whether this is the demo, which has a scanner of its own. */

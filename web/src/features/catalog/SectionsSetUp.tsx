@@ -1,6 +1,6 @@
 import { ArrowDownOutlined, ArrowUpOutlined, DeleteOutlined } from "@ant-design/icons";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Alert, App, Button, Input } from "antd";
+import { Alert, App, Button, Checkbox, Input } from "antd";
 import { api, done, type Shape, wordsOf } from "../../api/client";
 import { DraftNote } from "../../ui/DraftNote";
 import { useDraft } from "../../ui/drafts";
@@ -20,7 +20,7 @@ function Sections({ sections }: { sections: Section[] }) {
   const drafting = useDraft<(Omit<Section, "code"> & { code?: string })[], string>(
     "sections",
     sections,
-    JSON.stringify(sections.map((s) => [s.code, s.label])),
+    JSON.stringify(sections.map((s) => [s.code, s.label, s.sensitive])),
   );
   const { value: draft, set: setDraft } = drafting;
   const { message } = App.useApp();
@@ -29,7 +29,7 @@ function Sections({ sections }: { sections: Section[] }) {
     mutationFn: () =>
       done(
         api.PUT("/api/set-up/sections", {
-          body: draft.map(({ code, label }) => (code ? { code, label } : { label })),
+          body: draft.map(({ code, label, sensitive }) => ({ code, label, sensitive })),
         }),
       ),
     onSuccess: () => {
@@ -49,6 +49,10 @@ function Sections({ sections }: { sections: Section[] }) {
       </div>
       {save.error && <Alert type="error" title={wordsOf(save.error)} className="set-up-alert" />}
       <DraftNote draft={drafting} />
+      <p className="muted">
+        The papers of a sensitive section are seen only by those who may see sensitive papers, whatever their
+        type.
+      </p>
       <ul className="plain-list sections-list">
         {draft.map((section, i) => (
           <li key={section.code ?? `new ${i}`}>
@@ -57,6 +61,14 @@ function Sections({ sections }: { sections: Section[] }) {
               value={section.label}
               onChange={(e) => setDraft(draft.map((s, j) => (j === i ? { ...s, label: e.target.value } : s)))}
             />
+            <Checkbox
+              checked={section.sensitive}
+              onChange={(e) =>
+                setDraft(draft.map((s, j) => (j === i ? { ...s, sensitive: e.target.checked } : s)))
+              }
+            >
+              sensitive
+            </Checkbox>
             <span className="muted tabular">
               {section.types} {section.types === 1 ? "type" : "types"}
             </span>
@@ -83,7 +95,9 @@ function Sections({ sections }: { sections: Section[] }) {
           </li>
         ))}
       </ul>
-      <Button onClick={() => setDraft([...draft, { label: "", types: 0 }])}>Add a section</Button>
+      <Button onClick={() => setDraft([...draft, { label: "", types: 0, sensitive: false }])}>
+        Add a section
+      </Button>
     </section>
   );
 }

@@ -10,45 +10,73 @@ import {
   Input,
   Popconfirm,
   Radio,
+  Select,
   Space,
 } from "antd";
 import { answer, api, done, fieldWords, type Shape, wordsOf } from "../../api/client";
+import { DayField } from "../../ui/DayField";
 import { DraftNote } from "../../ui/DraftNote";
 import { useFormDraft } from "../../ui/useFormDraft";
 import { meOptions } from "../access/sessionQueries";
-import type { StaffAccount } from "./accountQueries";
+import { desksOptions } from "../arrivals/deskQueries";
+import { setUpSectionsOptions, setUpTypesOptions } from "../catalog/setUpQueries";
+import { PersonPicker } from "../people/PersonPicker";
+import { REACHES, type StaffAccount, teamsOptions } from "./accountQueries";
 
 type Details = Shape<"ColleagueDetails">;
 
+const NEWCOMER: Details = {
+  email: "",
+  name: "",
+  role: "COLLEAGUE",
+  scope: { reach: "EVERYBODY", leads: [], seesSensitive: false, seesSections: [], mayChange: true },
+  post: {},
+};
+
 function detailsOf(account: StaffAccount | undefined): Details {
-  return account
-    ? {
-        email: account.email,
-        name: account.name,
-        role: account.role,
-        team: account.team ?? "",
-        title: account.title ?? "",
-        seesSensitive: account.seesSensitive,
-        mayChange: account.mayChange,
-      }
-    : { email: "", name: "", role: "COLLEAGUE", team: "", title: "", seesSensitive: false, mayChange: true };
+  if (!account) {
+    return NEWCOMER;
+  }
+  const { email, name, role, scope, post } = account;
+  return { email: email ?? "", name, role, scope, post };
+}
+
+/** As it is sent: what the chosen role or reach leaves no room for is left out. */
+function toSend({ scope, post, ...who }: Details): Details {
+  const isAdministrator = who.role === "ADMINISTRATOR";
+  return {
+    ...who,
+    scope: {
+      ...scope,
+      reach: isAdministrator ? "EVERYBODY" : scope.reach,
+      mayChange: isAdministrator || scope.mayChange,
+      seesSections: scope.seesSensitive ? [] : scope.seesSections,
+    },
+    post: post.deputy ? post : { ...post, deputyFrom: undefined, deputyUntil: undefined },
+  };
 }
 
 /** Invites somebody, or says what an account may from now on, and pauses or ends it. */
 export function AccountEditor({
   account,
-  teams,
+  all,
   onClose,
 }: {
   /** Undefined for somebody who is to be invited. */
   account: StaffAccount | undefined;
-  /** Teams that accounts are limited to already. */
-  teams: string[];
+  /** All who work or worked here. */
+  all: StaffAccount[];
   onClose: () => void;
 }) {
   const { message } = App.useApp();
   const queries = useQueryClient();
   const me = useQuery(meOptions).data;
+  const teams = (useQuery(teamsOptions).data ?? []).map((t) => t.name);
+  const sections = useQuery(setUpSectionsOptions).data ?? [];
+  const desks = useQuery(desksOptions).data ?? [];
+  const roles = [
+    ...new Set((useQuery(setUpTypesOptions).data ?? []).flatMap((t) => t.signers.map((s) => s.role))),
+  ].sort();
   const { draft, props, show } = useFormDraft<Details>(
     `account ${account?.id ?? "new"}`,
     detailsOf(account),
@@ -77,17 +105,18 @@ export function AccountEditor({
     const words = fieldWords(save.error, field);
     return words ? { validateStatus: "error" as const, help: words } : {};
   };
-  const isAdministrator = draft.value.role === "ADMINISTRATOR";
+  const { role, scope, post } = draft.value;
+  const isAdministrator = role === "ADMINISTRATOR";
   const isOwn = account !== undefined && account.id === me?.id;
+  const others = all.filter((a) => a.id !== account?.id && a.state !== "ENDED");
   return (
-    <Drawer title={account?.name ?? "Invite someone"} size={480} open onClose={onClose}>
+    <Drawer title={account?.name ?? "Invite someone"} size={520} open onClose={onClose}>
       <Form
         layout="vertical"
         requiredMark={false}
+        className="account-form"
         {...props}
-        onFinish={(values) =>
-          save.mutate(values.role === "ADMINISTRATOR" ? { ...values, team: "", mayChange: true } : values)
-        }
+        onFinish={() => save.mutate(toSend(draft.value))}
       >
         <DraftNote draft={draft} onDiscard={show} />
         <Form.Item
@@ -107,7 +136,7 @@ export function AccountEditor({
         >
           <Input disabled={account !== undefined} maxLength={254} />
         </Form.Item>
-        <Form.Item label="What they are in the practice" name="title" {...told("title")}>
+        <Form.Item label="What they are in the practice" name={["post", "title"]} {...told("post.title")}>
           <Input maxLength={80} placeholder="such as lead therapist" />
         </Form.Item>
         <Form.Item label="Role" name="role" {...told("role")}>
@@ -119,27 +148,127 @@ export function AccountEditor({
             ]}
           />
         </Form.Item>
+        <h3>What they see</h3>
         {!isAdministrator && (
+          <Form.Item label="Sees the files of" name={["scope", "reach"]} {...told("scope.reach")}>
+            <Select
+              options={Object.entries(REACHES).map(([value, label]) => ({ value, label }))}
+              aria-label="Sees the files of"
+            />
+          </Form.Item>
+        )}
+        <div className="account-pair">
           <Form.Item
-            label="Sees the files of"
-            name="team"
-            extra="Leave it empty for every team."
-            {...told("team")}
+            label="In the team"
+            name={["scope", "team"]}
+            extra={
+              scope.reach === "AREA" || scope.reach === "DEPARTMENT"
+                ? "Which it lies in stands under Teams."
+                : undefined
+            }
+            {...told("scope.team")}
           >
             <AutoComplete
               options={teams.map((value) => ({ value }))}
               showSearch={{ filterOption: true }}
-              placeholder="every team"
+              placeholder="none"
+            />
+          </Form.Item>
+          {!isAdministrator && (
+            <Form.Item label="Leads" name={["scope", "leads"]} {...told("scope.leads")}>
+              <Select
+                mode="tags"
+                aria-label="Leads"
+                options={teams.map((value) => ({ value, label: value }))}
+                placeholder="no team"
+              />
+            </Form.Item>
+          )}
+        </div>
+        <Form.Item
+          name={["scope", "seesSensitive"]}
+          valuePropName="checked"
+          {...told("scope.seesSensitive")}
+          className="account-tick"
+        >
+          <Checkbox>sees all sensitive papers</Checkbox>
+        </Form.Item>
+        {!scope.seesSensitive && (
+          <Form.Item
+            label="Sees sensitive papers of these sections only"
+            name={["scope", "seesSections"]}
+            {...told("scope.seesSections")}
+          >
+            <Select
+              mode="multiple"
+              aria-label="Sees sensitive papers of these sections only"
+              placeholder="of none"
+              options={sections.map((s) => ({ value: s.code, label: s.label }))}
+              showSearch={{ optionFilterProp: "label" }}
             />
           </Form.Item>
         )}
-        <Form.Item name="seesSensitive" valuePropName="checked" {...told("seesSensitive")}>
-          <Checkbox>sees sensitive sections and types</Checkbox>
-        </Form.Item>
         {!isAdministrator && (
-          <Form.Item name="mayChange" valuePropName="checked" {...told("mayChange")}>
+          <Form.Item
+            name={["scope", "mayChange"]}
+            valuePropName="checked"
+            {...told("scope.mayChange")}
+            className="account-tick"
+          >
             <Checkbox>may change files; otherwise looks only</Checkbox>
           </Form.Item>
+        )}
+        <h3>Their place</h3>
+        <Form.Item
+          label="Their own file"
+          htmlFor="account-own-file"
+          name={["post", "ownFile"]}
+          extra={
+            scope.reach === "OWN_PEOPLE"
+              ? "Own people are those whose file names this one, as their supervisor or therapist say."
+              : undefined
+          }
+          {...told("post.ownFile")}
+        >
+          <OwnFile />
+        </Form.Item>
+        <div className="account-pair">
+          <Form.Item label="Signs as" name={["post", "signsAs"]} {...told("post.signsAs")}>
+            <AutoComplete options={roles.map((value) => ({ value }))} placeholder="nobody but themselves" />
+          </Form.Item>
+          <Form.Item label="Works at the desk" name={["post", "desk"]} {...told("post.desk")}>
+            <Select
+              allowClear
+              aria-label="Works at the desk"
+              options={desks.map((value) => ({ value, label: value }))}
+              placeholder="none"
+              notFoundContent="No pickup has a desk yet."
+            />
+          </Form.Item>
+        </div>
+        <Form.Item
+          label="Deputy"
+          name={["post", "deputy"]}
+          extra="Sees and does what lies with them: papers handed over, and those to decide."
+          {...told("post.deputy")}
+        >
+          <Select
+            allowClear
+            aria-label="Deputy"
+            showSearch={{ optionFilterProp: "label" }}
+            placeholder="nobody"
+            options={others.map((a) => ({ value: a.id, label: a.name }))}
+          />
+        </Form.Item>
+        {post.deputy && (
+          <div className="account-pair">
+            <Form.Item label="From" name={["post", "deputyFrom"]} {...told("post.deputyFrom")}>
+              <DayField label="Deputy from" placeholder="at once" />
+            </Form.Item>
+            <Form.Item label="Until" name={["post", "deputyUntil"]} {...told("post.deputyUntil")}>
+              <DayField label="Deputy until" placeholder="without end" />
+            </Form.Item>
+          </div>
         )}
         {save.error && <Alert type="error" title={wordsOf(save.error)} style={{ marginBottom: 12 }} />}
         <Button type="primary" htmlType="submit" loading={save.isPending}>
@@ -148,6 +277,16 @@ export function AccountEditor({
       </Form>
       {account && !isOwn && <Standing account={account} onDone={refresh} onClose={onClose} />}
     </Drawer>
+  );
+}
+
+/** Their own file, found as one types. */
+function OwnFile({ value, onChange }: { value?: string | null; onChange?: (file?: string) => void }) {
+  return (
+    <div className="own-file">
+      <PersonPicker id="account-own-file" value={value} known={[]} onChange={(id) => onChange?.(id)} />
+      {value && <Button onClick={() => onChange?.(undefined)}>None</Button>}
+    </div>
   );
 }
 

@@ -13,10 +13,15 @@ const ZURI: StaffAccount = {
   email: "zuri@oakhollin.example",
   name: "Zuri Mbeya-Holt",
   role: "COLLEAGUE",
-  team: "Therapy",
-  title: "lead therapist",
-  seesSensitive: true,
-  mayChange: true,
+  scope: {
+    reach: "TEAM",
+    team: "Therapy",
+    leads: [],
+    seesSensitive: true,
+    seesSections: [],
+    mayChange: true,
+  },
+  post: { title: "lead therapist" },
   state: "ACTIVE",
   lastVisit: "2026-11-24T09:00:00Z",
 };
@@ -25,10 +30,8 @@ const GONE: StaffAccount = {
   id: "g1",
   name: "Ada Former",
   email: "ada@oakhollin.example",
-  team: undefined,
-  title: undefined,
-  seesSensitive: false,
-  mayChange: false,
+  scope: { reach: "EVERYBODY", leads: [], seesSensitive: false, seesSections: [], mayChange: false },
+  post: {},
   state: "ENDED",
 };
 
@@ -36,6 +39,10 @@ function setUp(address = "/set-up/accounts", more: object = {}) {
   const calls = serve({
     "GET /api/session": OTTILIE,
     "GET /api/set-up/accounts": [GONE, ZURI],
+    "GET /api/set-up/teams": [{ name: "Therapy", size: "TEAM" }],
+    "GET /api/set-up/sections": [{ code: "health", label: "Health", sensitive: true, types: 3 }],
+    "GET /api/set-up/document-types": [],
+    "GET /api/desks": ["Front desk"],
     "POST /api/set-up/accounts": { id: "n1" },
     "PUT /api/set-up/accounts/z1": ZURI,
     "PUT /api/set-up/accounts/z1/pause": {},
@@ -59,11 +66,20 @@ test("who works here stands with what they may see, those who left at the end", 
   expect(within(rows[0] as HTMLElement).getByText("team Therapy · sensitive papers")).toBeTruthy();
   expect(within(rows[0] as HTMLElement).getByText("active")).toBeTruthy();
   expect(
-    within(rows[1] as HTMLElement).getByText("every team · no sensitive papers · looks only"),
+    within(rows[1] as HTMLElement).getByText("everybody · no sensitive papers · looks only"),
   ).toBeTruthy();
   type("Find a person with an account", "therapy");
   expect(screen.queryByText("Ada Former")).toBeNull();
 });
+
+async function choose(label: string, option: string) {
+  fireEvent.mouseDown(screen.getByLabelText(label));
+  fireEvent.click(
+    await screen.findByText(option, {
+      selector: ".ant-select-dropdown:not(.ant-select-dropdown-hidden) .ant-select-item-option-content",
+    }),
+  );
+}
 
 test("somebody is invited; a refusal stands at its field and what was typed stays", async () => {
   let refuses = true;
@@ -79,7 +95,12 @@ test("somebody is invited; a refusal stands at its field and what was typed stay
   await screen.findByText("Send the invitation");
   type("Name", "Marlo Quennell");
   type("Email address", "marlo@oakhollin.example");
-  type("Sees the files of", "Therapy");
+  await choose("Sees the files of", "their team");
+  type("In the team", "Therapy");
+  await choose("Works at the desk", "Front desk");
+  await choose("Deputy", "Zuri Mbeya-Holt");
+  type("Deputy until", "31 January 2027");
+  fireEvent.blur(screen.getByLabelText("Deputy until"));
   fireEvent.click(screen.getByRole("button", { name: "Send the invitation" }));
   await screen.findByText(/already an account/);
   expect(screen.getByLabelText<HTMLInputElement>("Name").value).toBe("Marlo Quennell");
@@ -90,20 +111,26 @@ test("somebody is invited; a refusal stands at its field and what was typed stay
     name: "Marlo Quennell",
     email: "marlo@oakhollin.example",
     role: "COLLEAGUE",
-    team: "Therapy",
-    seesSensitive: false,
-    mayChange: true,
+    scope: {
+      reach: "TEAM",
+      team: "Therapy",
+      leads: [],
+      seesSensitive: false,
+      seesSections: [],
+      mayChange: true,
+    },
+    post: { desk: "Front desk", deputy: "z1", deputyUntil: "2027-01-31" },
   });
 });
 
-test("rights are changed for the version that was seen, and an administrator has no team", async () => {
+test("rights are changed for the version that was seen, and an administrator sees everybody", async () => {
   const calls = setUp("/set-up/accounts/z1");
   fireEvent.click(await screen.findByLabelText("Administrator"));
   fireEvent.click(screen.getByRole("button", { name: "Save" }));
   await screen.findByText("Saved. It holds at once.");
   expect(calls.find((c) => c.method === "PUT")?.body).toMatchObject({
     version: 3,
-    details: { role: "ADMINISTRATOR", team: "", mayChange: true },
+    details: { role: "ADMINISTRATOR", scope: { reach: "EVERYBODY", mayChange: true } },
   });
 });
 

@@ -21,12 +21,13 @@ function Accounts({ all }: { all: StaffAccount[] }) {
   const wanted = text.trim().toLowerCase();
   const shown = all
     .filter((a) =>
-      [a.name, a.email, a.team ?? "", a.title ?? ""].some((w) => w.toLowerCase().includes(wanted)),
+      [a.name, a.email ?? "", a.scope.team ?? "", ...a.scope.leads, a.post.title ?? ""].some((w) =>
+        w.toLowerCase().includes(wanted),
+      ),
     )
     .sort((a, b) => Number(a.state === "ENDED") - Number(b.state === "ENDED"));
   const chosen = all.find((a) => a.id === code);
   const open = (id?: string) => navigate(id ? `/set-up/accounts/${id}` : "/set-up/accounts");
-  const teams = [...new Set(all.flatMap((a) => a.team ?? []))].sort();
   return (
     <section className="set-up-body wide" aria-label="People with accounts">
       <div className="checklist-head">
@@ -61,7 +62,7 @@ function Accounts({ all }: { all: StaffAccount[] }) {
                   {account.name}
                 </button>
                 <div className="muted">
-                  {account.title ? `${account.title} · ` : ""}
+                  {account.post.title ? `${account.post.title} · ` : ""}
                   {account.email}
                 </div>
               </td>
@@ -78,7 +79,7 @@ function Accounts({ all }: { all: StaffAccount[] }) {
       </table>
       {shown.length === 0 && <p className="muted">Nobody is found by that.</p>}
       {(chosen || code === "new") && (
-        <AccountEditor key={chosen?.id ?? "new"} account={chosen} teams={teams} onClose={() => open()} />
+        <AccountEditor key={chosen?.id ?? "new"} account={chosen} all={all} onClose={() => open()} />
       )}
     </section>
   );

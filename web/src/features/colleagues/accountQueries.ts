@@ -2,11 +2,19 @@ import { queryOptions } from "@tanstack/react-query";
 import { answer, api, type Shape } from "../../api/client";
 
 export type StaffAccount = Shape<"StaffAccount">;
+export type Team = Shape<"TeamAnswer">;
+export type Reach = Shape<"Scope">["reach"];
 
 /** All who work or worked here. */
 export const accountsOptions = queryOptions({
   queryKey: ["set-up", "accounts"],
   queryFn: () => answer(api.GET("/api/set-up/accounts")),
+});
+
+/** The teams, and the departments and areas they lie in. */
+export const teamsOptions = queryOptions({
+  queryKey: ["set-up", "teams"],
+  queryFn: () => answer(api.GET("/api/set-up/teams")),
 });
 
 export const whoSeesOptions = (fileId: string) =>
@@ -23,12 +31,39 @@ export const STATES: Record<StaffAccount["state"], string> = {
   ENDED: "ended",
 };
 
-/** What an account may, in one line: `every team · sensitive papers · looks only`. */
-export function rightsOf(account: StaffAccount): string {
+/** Whose files somebody sees, largest first. */
+export const REACHES: Record<Reach, string> = {
+  EVERYBODY: "everybody",
+  AREA: "their area",
+  DEPARTMENT: "their department",
+  TEAM: "their team",
+  OWN_PEOPLE: "their own people",
+};
+
+function filesOf({ reach, team, leads }: StaffAccount["scope"]): string {
+  const led = leads.length > 0 && reach !== "EVERYBODY" ? ` and ${[...leads].sort().join(", ")}` : "";
+  switch (reach) {
+    case "EVERYBODY":
+      return "everybody";
+    case "OWN_PEOPLE":
+      return `own people${led}`;
+    case "TEAM":
+      return `team ${team}${led}`;
+    default:
+      return `${reach.toLowerCase()} of ${team}${led}`;
+  }
+}
+
+/** What an account may, in one line: `team Therapy · sensitive papers · looks only`. */
+export function rightsOf({ role, scope }: StaffAccount): string {
   return [
-    account.role === "ADMINISTRATOR" ? "administrator" : account.team ? `team ${account.team}` : "every team",
-    account.seesSensitive ? "sensitive papers" : "no sensitive papers",
-    !account.mayChange && "looks only",
+    role === "ADMINISTRATOR" ? "administrator" : filesOf(scope),
+    scope.seesSensitive
+      ? "sensitive papers"
+      : scope.seesSections.length > 0
+        ? "some sensitive papers"
+        : "no sensitive papers",
+    !scope.mayChange && "looks only",
   ]
     .filter(Boolean)
     .join(" · ");

@@ -53,7 +53,7 @@ test("others only look, and what is refused is said", async () => {
   cleanup();
   serve({
     "GET /api/documents/p1/hand-overs": [],
-    "GET /api/colleagues": [{ id: "c1", name: "Zuri Mbeya-Holt", team: "Therapy" }],
+    "GET /api/colleagues": [{ id: "c1", name: "Zuri Mbeya-Holt", title: "Therapy" }],
     "POST /api/documents/p1/hand-overs": new Refusal(422, {
       detail: "Zuri Mbeya-Holt may not see this paper.",
     }),

@@ -164,7 +164,7 @@ function HandOverModal({
               placeholder="a colleague"
               options={(colleagues ?? []).map((c) => ({
                 value: c.id,
-                label: c.team ? `${c.name} · ${c.team}` : c.name,
+                label: c.title ? `${c.name} · ${c.title}` : c.name,
               }))}
             />
           </Form.Item>

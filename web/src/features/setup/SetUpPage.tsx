@@ -9,7 +9,9 @@ import { SectionsSetUp } from "../catalog/SectionsSetUp";
 import "../catalog/set-up.css";
 import { TypesSetUp } from "../catalog/TypesSetUp";
 import { AccountsSetUp } from "../colleagues/AccountsSetUp";
+import { TeamsSetUp } from "../colleagues/TeamsSetUp";
 import { PracticeSetUp } from "../practice/PracticeSetUp";
+import { KeysSetUp } from "../programs/KeysSetUp";
 
 const PLACES = [
   { path: "checklists", label: "Checklists", words: "what each file must hold" },
@@ -19,6 +21,8 @@ const PLACES = [
   { path: "pickups", label: "Pickups", words: "scanners and cover sheets" },
   { path: "people", label: "People from a list", words: "new files from CSV" },
   { path: "accounts", label: "People with accounts", words: "who may see what" },
+  { path: "teams", label: "Teams", words: "departments and areas" },
+  { path: "keys", label: "Keys for programs", words: "what may ask by itself" },
   { path: "practice", label: "The practice", words: "its clock and its days" },
   { path: "rules", label: "Rules as JSON", words: "out and in" },
 ];
@@ -40,6 +44,8 @@ export function SetUpPage() {
       </nav>
       <Routes>
         <Route path="accounts/:code?" element={<AccountsSetUp />} />
+        <Route path="teams" element={<TeamsSetUp />} />
+        <Route path="keys" element={<KeysSetUp />} />
         <Route path="practice" element={<PracticeSetUp />} />
         <Route path="checklists/:code?" element={<ChecklistsSetUp />} />
         <Route path="types/:code?" element={<TypesSetUp />} />

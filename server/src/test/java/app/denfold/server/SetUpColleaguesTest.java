@@ -25,21 +25,34 @@ class SetUpColleaguesTest {
     MockMvc mvc;
 
     private static Map<String, Object> colleague(String email) {
+        return colleague(email, "COLLEAGUE", "TEAM", "Therapy", true);
+    }
+
+    private static Map<String, Object> colleague(
+            String email, String role, String reach, String team, boolean mayChange) {
         return new HashMap<>(Map.of(
                 "email",
                 email,
                 "name",
                 "Marlo Quennell",
                 "role",
-                "COLLEAGUE",
-                "team",
-                "Therapy",
-                "title",
-                "therapist",
-                "seesSensitive",
-                true,
-                "mayChange",
-                true));
+                role,
+                "scope",
+                Map.of(
+                        "reach",
+                        reach,
+                        "team",
+                        team,
+                        "leads",
+                        List.of(),
+                        "seesSensitive",
+                        true,
+                        "seesSections",
+                        List.of(),
+                        "mayChange",
+                        mayChange),
+                "post",
+                Map.of("title", "therapist")));
     }
 
     private static Map<String, Object> account(Api api, String email) throws Exception {
@@ -59,7 +72,7 @@ class SetUpColleaguesTest {
         UUID school = api.newFile("student", "Ofschool", null, "Riding school");
         String email = TestPractice.newAddress();
         UUID id = api.post(ACCOUNTS, colleague(email)).id("$.id");
-        assertThat(account(api, email)).containsEntry("state", "INVITED").containsEntry("team", "Therapy");
+        assertThat(account(api, email)).containsEntry("state", "INVITED");
 
         Api invited = comeIn(email);
         assertThat(account(api, email)).containsEntry("state", "ACTIVE");
@@ -71,9 +84,7 @@ class SetUpColleaguesTest {
         assertThat(api.get("/api/files/{id}/who-sees", school).<List<String>>at("$[?(@.accountId=='" + id + "')].why"))
                 .isEmpty();
 
-        Map<String, Object> everywhere = colleague(email);
-        everywhere.put("team", " ");
-        everywhere.put("mayChange", false);
+        Map<String, Object> everywhere = colleague(email, "COLLEAGUE", "EVERYBODY", " ", false);
         int version = (int) account(api, email).get("version");
         assertThat(api.send(HttpMethod.PUT, ACCOUNTS + "/{id}", Map.of("version", version, "details", everywhere), id)
                         .status())
@@ -111,6 +122,12 @@ class SetUpColleaguesTest {
         assertThat(account(api, email)).containsEntry("state", "ENDED");
     }
 
+    private static String problem(Api api, Map<String, Object> details) throws Exception {
+        Api.Answer answer = api.post(ACCOUNTS, details);
+        assertThat(answer.status()).as(answer.body()).isEqualTo(422);
+        return answer.at("$.problems[0].field");
+    }
+
     private int signIn(String email) throws Exception {
         return Api.nobody(mvc)
                 .post("/api/session", Map.of("email", email, "password", PASSWORD))
@@ -129,10 +146,22 @@ class SetUpColleaguesTest {
         Map<String, Object> guest = colleague(TestPractice.newAddress());
         guest.put("role", "GUEST");
         assertThat(api.post(ACCOUNTS, guest).<String>at("$.problems[0].field")).isEqualTo("role");
-        Map<String, Object> administrator = colleague(TestPractice.newAddress());
-        administrator.put("role", "ADMINISTRATOR");
-        assertThat(api.post(ACCOUNTS, administrator).<String>at("$.problems[0].field"))
-                .isEqualTo("team");
+        String address = TestPractice.newAddress();
+        assertThat(problem(api, colleague(address, "ADMINISTRATOR", "TEAM", "Therapy", true)))
+                .isEqualTo("scope.reach");
+        assertThat(problem(api, colleague(address, "ADMINISTRATOR", "EVERYBODY", "", false)))
+                .isEqualTo("scope.mayChange");
+        assertThat(problem(api, colleague(address, "COLLEAGUE", "DEPARTMENT", "", true)))
+                .isEqualTo("scope.team");
+        assertThat(problem(api, colleague(address, "COLLEAGUE", "OWN_PEOPLE", "", true)))
+                .isEqualTo("scope.reach");
+        Map<String, Object> away = colleague(address);
+        away.put("post", Map.of("deputy", me, "deputyFrom", "2026-05-04", "deputyUntil", "2026-05-03"));
+        assertThat(problem(api, away)).isEqualTo("post.deputyUntil");
+        away.put("post", Map.of("deputy", UUID.randomUUID()));
+        assertThat(problem(api, away)).isEqualTo("post.deputy");
+        away.put("post", Map.of("ownFile", UUID.randomUUID()));
+        assertThat(problem(api, away)).isEqualTo("post.ownFile");
 
         int version = (int) account(api, own).get("version");
         assertThat(api.send(

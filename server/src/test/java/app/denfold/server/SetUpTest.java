@@ -372,11 +372,14 @@ class SetUpTest {
     void sectionsAreRenamedOrderedAndRemovedOnlyWhenEmpty() throws Exception {
         List<Map<String, Object>> sections = api.get("/api/set-up/sections").at("$[*]");
         List<Map<String, Object>> wanted = new ArrayList<>();
-        sections.forEach(s -> wanted.add(Map.of("code", s.get("code"), "label", s.get("label"))));
-        wanted.add(0, Map.of("label", "Tack"));
+        sections.forEach(s ->
+                wanted.add(Map.of("code", s.get("code"), "label", s.get("label"), "sensitive", s.get("sensitive"))));
+        wanted.add(0, Map.of("label", "Tack", "sensitive", true));
         assertThat(api.send(HttpMethod.PUT, "/api/set-up/sections", wanted).status())
                 .isEqualTo(204);
         assertThat(api.get("/api/set-up/sections").<String>at("$[0].label")).isEqualTo("Tack");
+        assertThat(api.get("/api/set-up/sections").<Boolean>at("$[0].sensitive"))
+                .isTrue();
         wanted.remove(0);
         assertThat(api.send(HttpMethod.PUT, "/api/set-up/sections", wanted).status())
                 .isEqualTo(204);

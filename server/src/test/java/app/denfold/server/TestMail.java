@@ -30,9 +30,13 @@ public final class TestMail {
 
     /** Texts of the mails to an address, oldest first. */
     public static List<String> to(String address) {
+        return messagesTo(address).stream().map(TestMail::text).toList();
+    }
+
+    /** The mails to an address, oldest first. */
+    public static List<MimeMessage> messagesTo(String address) {
         return Arrays.stream(SERVER.getReceivedMessages())
                 .filter(m -> recipients(m).contains(address))
-                .map(TestMail::text)
                 .toList();
     }
 

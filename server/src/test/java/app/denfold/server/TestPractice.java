@@ -7,6 +7,7 @@ import app.denfold.server.demo.DemoCatalog;
 import app.denfold.server.practice.PracticeSettings;
 import jakarta.annotation.PostConstruct;
 import java.time.ZoneId;
+import java.util.Map;
 import java.util.UUID;
 import org.springframework.test.web.servlet.MockMvc;
 
@@ -44,6 +45,19 @@ public class TestPractice {
 
     public Api colleague(String team, boolean seesSensitive, boolean mayChange) throws Exception {
         return signIn(NewAccount.colleague(newAddress(), "Dilan Ozgune", team, seesSensitive, mayChange));
+    }
+
+    /** Somebody outside who may see and add in a file. */
+    public Api guestOf(Api by, UUID file) throws Exception {
+        String address = newAddress();
+        by.post("/api/files/{id}/guests", Map.of("name", "A Guest", "email", address, "relation", "guardian"), file);
+        return Api.nobody(mvc)
+                .begin("/api/invitations/" + TestMail.linkTo(address), Map.of("password", "a long enough password"));
+    }
+
+    /** Somebody who works here, as the account says. */
+    public Api signedIn(NewAccount account) throws Exception {
+        return signIn(account);
     }
 
     private Api signIn(NewAccount account) throws Exception {

@@ -18,6 +18,8 @@ import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
+import org.jspecify.annotations.Nullable;
 
 /** A sheet that is laid before a paper in a stack: a code for the machine, big words for people. */
 public final class CoverSheet {
@@ -25,6 +27,9 @@ public final class CoverSheet {
     private static final String FONT = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
     private static final float MARGIN = 56;
     private static final float CODE = 200;
+    private static final float MARK_WIDTH = 150;
+    private static final float MARK_HEIGHT = 80;
+    private static final float NAME_SIZE = 12;
     private static final float WIDTH = PDRectangle.A4.getWidth() - 2 * MARGIN;
 
     private CoverSheet() {}
@@ -37,17 +42,35 @@ public final class CoverSheet {
      */
     public record Sheet(String code, List<String> lines) {}
 
-    /** A PDF with one page of A4 for each sheet. */
+    /**
+     * Whose sheets they are.
+     *
+     * @param mark its image as PNG; null when it has none
+     */
+    public record House(String name, byte @Nullable [] mark) {}
+
+    /** As {@link #pdf(List, House)}, of nobody. */
     public static byte[] pdf(List<Sheet> sheets) throws IOException {
+        return pdf(sheets, null);
+    }
+
+    /** A PDF with one page of A4 for each sheet. @param house whose name and mark stand in its corner; null for nobody's */
+    public static byte[] pdf(List<Sheet> sheets, @Nullable House house) throws IOException {
         try (PDDocument document = new PDDocument();
                 InputStream in = Objects.requireNonNull(PDDocument.class.getResourceAsStream(FONT))) {
             PDFont font = PDType0Font.load(document, in);
+            PDImageXObject mark = house == null || house.mark() == null
+                    ? null
+                    : PDImageXObject.createFromByteArray(document, house.mark(), "mark");
             for (Sheet sheet : sheets) {
                 PDPage page = new PDPage(PDRectangle.A4);
                 document.addPage(page);
                 try (PDPageContentStream out = new PDPageContentStream(document, page)) {
                     code(out, sheet.code());
                     words(out, font, sheet.lines());
+                    if (house != null) {
+                        corner(out, font, house.name(), mark);
+                    }
                 }
             }
             ByteArrayOutputStream out = new ByteArrayOutputStream();
@@ -69,6 +92,27 @@ public final class CoverSheet {
             }
         }
         out.fill();
+    }
+
+    /** Name and mark, as far as they fit beside the code. */
+    private static void corner(PDPageContentStream out, PDFont font, String name, @Nullable PDImageXObject mark)
+            throws IOException {
+        float right = PDRectangle.A4.getWidth() - MARGIN;
+        float y = PDRectangle.A4.getHeight() - MARGIN;
+        if (mark != null) {
+            float scale = Math.min(MARK_WIDTH / mark.getWidth(), MARK_HEIGHT / mark.getHeight());
+            float height = mark.getHeight() * scale;
+            y -= height;
+            out.drawImage(mark, right - mark.getWidth() * scale, y, mark.getWidth() * scale, height);
+            y -= 8;
+        }
+        float natural = font.getStringWidth(name) / 1000;
+        float size = natural == 0 ? NAME_SIZE : Math.min(NAME_SIZE, (WIDTH - CODE - 24) / natural);
+        out.beginText();
+        out.setFont(font, size);
+        out.newLineAtOffset(right - natural * size, y - size);
+        out.showText(name);
+        out.endText();
     }
 
     private static BitMatrix matrix(String words) {

@@ -19,5 +19,14 @@ public final class AccessEvents {
 
     public record AccountClosed(Actor by, String name, String email) {}
 
+    public record TeamsChanged(Actor by, int howMany) {}
+
+    public record KeyMade(Actor by, String name, String scopes, String until) {}
+
+    public record KeyEnded(Actor by, String name) {}
+
+    /** A program asked something with its key. */
+    public record KeyUsed(Actor program, String what) {}
+
     public record AccountOpened(Actor by, String name, String email) {}
 }

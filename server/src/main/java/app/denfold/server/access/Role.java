@@ -4,5 +4,12 @@ package app.denfold.server.access;
 public enum Role {
     ADMINISTRATOR,
     COLLEAGUE,
-    GUEST
+    GUEST,
+    /** A program, which asks with a key and never signs in. */
+    PROGRAM;
+
+    /** Whether its holder is one of the practice's own people. */
+    public boolean worksHere() {
+        return this == ADMINISTRATOR || this == COLLEAGUE;
+    }
 }

@@ -2,7 +2,9 @@ package app.denfold.server.access;
 
 import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;
+import jakarta.servlet.http.HttpServletRequest;
 import java.util.Collection;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 
@@ -10,7 +12,7 @@ import java.util.UUID;
  * The account behind a request, with its present rights. Whether it may know of something is asked here and nowhere else:
  * of every row, count, name, mail, line of the trail and event.
  *
- * @param team null when it may see the files of all teams
+ * @param sight whose files it may see
  * @param hiddenTypes codes of the document types of which it may know nothing
  * @param hiddenFacts facts of persons of which it may know nothing, as {@link #fact} writes them
  */
@@ -19,7 +21,7 @@ public record Viewer(
         String name,
         String email,
         Role role,
-        @Nullable String team,
+        Sight sight,
         boolean seesSensitive,
         boolean mayChange,
         Set<String> hiddenTypes,
@@ -28,6 +30,8 @@ public record Viewer(
     /** No account has this id. */
     private static final UUID NOBODY = new UUID(0, 0);
 
+    private static final String BEHIND = Viewer.class.getName();
+
     public Viewer {
         hiddenTypes = Set.copyOf(hiddenTypes);
         hiddenFacts = Set.copyOf(hiddenFacts);
@@ -35,7 +39,7 @@ public record Viewer(
 
     /** The product itself, which sees everything and changes nothing. */
     public static Viewer product() {
-        return new Viewer(NOBODY, "", "", Role.ADMINISTRATOR, null, true, false, Set.of(), Set.of());
+        return new Viewer(NOBODY, "", "", Role.ADMINISTRATOR, Sight.EVERYBODY, true, false, Set.of(), Set.of());
     }
 
     public Actor actor() {
@@ -46,9 +50,24 @@ public record Viewer(
         return role == Role.ADMINISTRATOR;
     }
 
-    /** Whether it may know of files of this team. */
-    public boolean maySeeTeam(@Nullable String ofFile) {
-        return team == null || team.equals(ofFile);
+    /** Whether it may know of a file. @param team of the file; null when it has none */
+    public boolean maySeeFile(UUID file, @Nullable String team) {
+        return sight.covers(file, team);
+    }
+
+    /** Whether it may know of the files of everybody, and so also of papers that lie in no file yet. */
+    public boolean seesEverybody() {
+        return sight.everybody();
+    }
+
+    /** Keeps it with the request it is behind. */
+    public void behind(HttpServletRequest request) {
+        request.setAttribute(BEHIND, this);
+    }
+
+    /** The account behind a request; empty when nobody's rights were asked for it. */
+    public static Optional<Viewer> behindOf(HttpServletRequest request) {
+        return Optional.ofNullable((Viewer) request.getAttribute(BEHIND));
     }
 
     /** Whether it may know of a paper, or of words about papers, of all these types. */

@@ -18,7 +18,7 @@ public class WaitingArrivals {
 
     /** Unfiled papers are for those who see every team; papers of a sensitive type for those who may see such. */
     public Predicate<Arrival> visibleTo(Viewer viewer) {
-        if (!viewer.maySeeTeam(null)) {
+        if (!viewer.seesEverybody()) {
             return arrival -> false;
         }
         return arrival -> viewer.maySee(arrival.seemingTypes());
@@ -26,7 +26,7 @@ public class WaitingArrivals {
 
     /** How many papers wait that the viewer may see. */
     public int count(Viewer viewer) {
-        if (!viewer.maySeeTeam(null)) {
+        if (!viewer.seesEverybody()) {
             return 0;
         }
         return Math.toIntExact(

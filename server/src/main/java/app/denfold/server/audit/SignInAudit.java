@@ -54,6 +54,29 @@ class SignInAudit {
     }
 
     @EventListener
+    void on(AccessEvents.TeamsChanged event) {
+        trail.record(AuditEntry.general(event.by(), "set-up", "changed the teams; there are " + event.howMany()));
+    }
+
+    @EventListener
+    void on(AccessEvents.KeyMade event) {
+        trail.record(AuditEntry.general(
+                event.by(),
+                "key-made",
+                "made the key “" + event.name() + "” for programs: " + event.scopes() + ", " + event.until()));
+    }
+
+    @EventListener
+    void on(AccessEvents.KeyEnded event) {
+        trail.record(AuditEntry.general(event.by(), "key-ended", "ended the key “" + event.name() + "” for programs"));
+    }
+
+    @EventListener
+    void on(AccessEvents.KeyUsed event) {
+        trail.record(AuditEntry.general(event.program(), "key-used", "asked with its key: " + event.what()));
+    }
+
+    @EventListener
     void on(AccessEvents.PasswordSet event) {
         trail.record(AuditEntry.general(event.who(), "password-set", "set a password through a one-time link"));
     }

@@ -196,8 +196,10 @@ public class Catalog {
         }
 
         @Override
-        public Set<String> types() {
-            return Set.copyOf(types.findSensitiveCodes());
+        public Map<String, String> typesWithSections() {
+            return types.findSensitive().stream()
+                    .collect(Collectors.toMap(
+                            DocumentTypeRepository.InSection::code, DocumentTypeRepository.InSection::section));
         }
     }
 

@@ -9,6 +9,13 @@ public interface DocumentTypeRepository extends CrudRepository<KeptDocumentType,
 
     boolean existsBySection(String section);
 
-    @Query("select t.code from KeptDocumentType t where t.sensitive = true")
-    List<String> findSensitiveCodes();
+    record InSection(String code, String section) {}
+
+    /** Types that are sensitive themselves, or by the section in which their papers lie. */
+    @Query("""
+            select t.code, t.section from KeptDocumentType t
+            where t.sensitive = true
+              or exists (select 1 from Section s where s.code = t.section and s.sensitive = true)
+            """)
+    List<InSection> findSensitive();
 }

@@ -17,6 +17,7 @@ public class Section {
 
     private String label;
     private int ordinal;
+    private boolean sensitive;
 
     @SuppressWarnings("NullAway.Init")
     protected Section() {}
@@ -38,6 +39,15 @@ public class Section {
 
     public String label() {
         return label;
+    }
+
+    /** Whether all its papers are for those only who may see sensitive ones. */
+    public boolean sensitive() {
+        return sensitive;
+    }
+
+    public void keepFromMany(boolean isSensitive) {
+        this.sensitive = isSensitive;
     }
 
     public int ordinal() {

@@ -177,7 +177,7 @@ class Chase {
         return "Dear " + greeted + ",\n\nfor " + whose + file.number() + (own ? "" : ",") + " at " + settings.name()
                 + " we need:\n\n" + lines
                 + "\n\nIf you have access to our portal, send the papers there; otherwise answer this mail or bring them by.\n\n"
-                + "Kind regards,\n" + by.name() + "\n" + settings.name() + "\n";
+                + "Kind regards,\n" + by.name() + "\n" + settings.look().closing();
     }
 
     private static String line(SlotAnswer slot) {

@@ -5,6 +5,7 @@ import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.commits.OutsideTransactions;
 import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.practice.PracticeLook;
 import app.denfold.server.practice.PracticeSettings;
 import jakarta.mail.MessagingException;
 import jakarta.mail.internet.AddressException;
@@ -158,11 +159,16 @@ class MailCourier {
     private MimeMessage message(Notice notice) throws MessagingException, UnsupportedEncodingException {
         MimeMessage message = mail.createMimeMessage();
         MimeMessageHelper helper = new MimeMessageHelper(message, StandardCharsets.UTF_8.name());
-        helper.setFrom(new InternetAddress(from, settings.name(), StandardCharsets.UTF_8.name()));
+        PracticeLook look = settings.look();
+        String sender = look.mailFrom() == null ? from : look.mailFrom();
+        helper.setFrom(new InternetAddress(sender, look.name(), StandardCharsets.UTF_8.name()));
+        if (look.replyTo() != null) {
+            helper.setReplyTo(new InternetAddress(look.replyTo(), look.name(), StandardCharsets.UTF_8.name()));
+        }
         helper.setTo(notice.recipient());
         helper.setSubject(notice.subject());
         helper.setText(notice.body());
-        message.setHeader("Message-ID", notice.messageId(from.substring(from.indexOf('@') + 1)));
+        message.setHeader("Message-ID", notice.messageId(sender.substring(sender.indexOf('@') + 1)));
         return message;
     }
 

@@ -40,7 +40,7 @@ class ForgottenPassword {
         String body = "Dear " + holder.name() + ",\n\nsomebody, most likely you, asked for a new password at "
                 + settings.name() + ".\n\nOpen this link once, within seven days, to choose one:\n\n  " + link
                 + "\n\nIf you did not ask, do nothing: your password stays as it is.\n\nKind regards,\n"
-                + settings.name() + "\n";
+                + settings.look().closing();
         outbox.queue(holder, Message.ofNoFile("account", holder.email(), "A new password at " + settings.name(), body));
     }
 }

@@ -1,6 +1,5 @@
 package app.denfold.server.colleagues;
 
-import app.denfold.server.access.Role;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.access.accounts.StaffAccount;
@@ -8,6 +7,7 @@ import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.chasing.Message;
 import app.denfold.server.chasing.Outbox;
+import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.PersonFiles;
 import app.denfold.server.portal.Guests;
 import app.denfold.server.practice.PracticeSettings;
@@ -58,6 +58,7 @@ class SetUpColleagues {
     @Transactional
     UUID invite(Viewer viewer, ColleagueDetails details) {
         viewer.requireAdministrator();
+        requireOwnFile(viewer, details);
         Viewer invited = accounts.open(details.asAccount());
         trail.record(AuditEntry.general(
                 viewer.actor(), "account-invited", "invited " + invited.name() + " (" + invited.email() + ")"));
@@ -67,7 +68,15 @@ class SetUpColleagues {
 
     @Transactional
     StaffAccount change(Viewer viewer, UUID id, int version, ColleagueDetails details) {
+        requireOwnFile(viewer, details);
         return accounts.change(viewer, id, version, details.asAccount());
+    }
+
+    private void requireOwnFile(Viewer viewer, ColleagueDetails details) {
+        UUID own = details.post().ownFile();
+        if (own != null && !files.maySee(viewer, own)) {
+            throw Refusal.invalid("post.ownFile", "There is no such file.");
+        }
     }
 
     /** Writes to the holder of an account once more, with a fresh link to choose a password; older links end. */
@@ -75,7 +84,7 @@ class SetUpColleagues {
     void sendLinkAgain(Viewer viewer, UUID id) {
         viewer.requireAdministrator();
         Viewer holder = accounts.viewer(id)
-                .filter(v -> v.role() != Role.GUEST)
+                .filter(v -> v.role().worksHere())
                 .orElseThrow(() -> Refusal.conflict("not-open", "This account is paused or ended; open it first."));
         sendLink(viewer, holder, !accounts.hasPassword(id));
     }
@@ -87,8 +96,8 @@ class SetUpColleagues {
                 : "Here you can choose a new password for your account at " + settings.name() + ".";
         String body = "Dear " + holder.name() + ",\n\n" + why
                 + "\n\nOpen this link once, within seven days, to choose a password:\n\n  " + link
-                + "\n\nWhoever holds the link can come in, so do not pass it on.\n\nKind regards,\n" + settings.name()
-                + "\n";
+                + "\n\nWhoever holds the link can come in, so do not pass it on.\n\nKind regards,\n"
+                + settings.look().closing();
         String subject = isNew ? "Your account at " + settings.name() : "A new password at " + settings.name();
         outbox.queue(by, Message.ofNoFile("account", holder.email(), subject, body));
     }
@@ -112,13 +121,11 @@ class SetUpColleagues {
     /** Everybody who may see a file now, colleagues first. */
     @Transactional(readOnly = true)
     List<WhoSees> whoSees(Viewer viewer, UUID fileId) {
-        files.visible(viewer, fileId);
+        PersonFile file = files.visible(viewer, fileId);
         List<WhoSees> all = new ArrayList<>();
         for (Viewer colleague : accounts.staff()) {
             if (files.maySee(colleague, fileId)) {
-                String why = colleague.isAdministrator()
-                        ? "administrator"
-                        : colleague.team() == null ? "every team" : "team " + colleague.team();
+                String why = colleague.isAdministrator() ? "administrator" : accounts.why(colleague, file.team());
                 all.add(new WhoSees(
                         colleague.accountId(),
                         colleague.name(),

@@ -136,6 +136,7 @@ class DemoData implements ApplicationRunner {
             settings.found("Oakhollin Riding & Therapy Yard", ZoneId.of("Europe/Vienna"), "#3b4f63");
             PersonFile edie = named(people, "Edie Penhallow");
             Viewer guest = guardian(ottilie, edie);
+            demoAccounts.settle(ottilie, people, today);
             related(ottilie, people);
             withoutPages(ottilie, people, today);
             people.stream().filter(p -> p.kind().equals("patient")).forEach(p -> visits.note(ottilie, p, today));

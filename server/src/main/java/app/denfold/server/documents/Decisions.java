@@ -6,6 +6,7 @@ import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
+import java.util.Collections;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
@@ -42,17 +43,20 @@ public class Decisions {
      */
     @Transactional(readOnly = true)
     public List<FiledDocument> toReview(Viewer viewer, int most) {
+        Set<UUID> actsFor = accounts.actsFor(viewer);
         List<KeptDocumentType> reviewed =
                 catalog.types().stream().filter(KeptDocumentType::needsReview).toList();
         List<KeptDocumentType> own = reviewed.stream()
-                .filter(t -> t.reviewer() == null || t.reviewer().equals(viewer.accountId()))
+                .filter(t -> t.reviewer() == null || actsFor.contains(t.reviewer()))
                 .toList();
         return repository.findToReview(
                 own.stream().map(KeptDocumentType::code).toArray(String[]::new),
                 reviewed.stream().map(KeptDocumentType::code).toArray(String[]::new),
-                viewer.accountId(),
+                actsFor,
                 viewer.hiddenTypes().toArray(String[]::new),
-                viewer.team(),
+                viewer.seesEverybody(),
+                List.of(viewer.sight().teamNames()),
+                List.of(viewer.sight().files()),
                 Limit.of(most));
     }
 
@@ -79,7 +83,9 @@ public class Decisions {
 
     private void requireReviewer(Viewer viewer, FiledDocument document) {
         Set<UUID> reviewers = document.reviewers(documents.typesOf(document));
-        if (!viewer.isAdministrator() && !reviewers.isEmpty() && !reviewers.contains(viewer.accountId())) {
+        if (!viewer.isAdministrator()
+                && !reviewers.isEmpty()
+                && Collections.disjoint(reviewers, accounts.actsFor(viewer))) {
             throw Refusal.forbidden("“" + document.name() + "” waits for review with "
                     + String.join(" and ", reviewerNames(document)) + "; only they, or an administrator, decide.");
         }

@@ -40,14 +40,21 @@ public interface FiledDocumentRepository extends JpaRepository<FiledDocument, UU
     @Query("""
             select d from FiledDocument d join PersonFile f on f.id = d.fileId
             where ((d.reviewer is null and (array_contains(:types, d.type) or array_overlaps(d.furtherTypes, :types)))
-              or (d.reviewer = :account
+              or (d.reviewer in :accounts
                 and (array_contains(:reviewed, d.type) or array_overlaps(d.furtherTypes, :reviewed))))
             and not array_contains(:hidden, d.type) and not array_overlaps(d.furtherTypes, :hidden)
             and d.enteredInErrorOn is null and d.acceptedOn is null and d.sentBackOn is null and d.awaited = false
-            and (:team is null or f.team = :team) order by d.receivedOn, d.id
+            and (:everybody = true or f.team in :teams or f.id in :people) order by d.receivedOn, d.id
             """)
     List<FiledDocument> findToReview(
-            String[] types, String[] reviewed, UUID account, String[] hidden, @Nullable String team, Limit most);
+            String[] types,
+            String[] reviewed,
+            Collection<UUID> accounts,
+            String[] hidden,
+            boolean everybody,
+            Collection<String> teams,
+            Collection<UUID> people,
+            Limit most);
 
     /** Awaited papers of a type, the longest awaited first. */
     List<FiledDocument> findByFileIdAndTypeAndAwaitedTrueAndEnteredInErrorOnIsNullOrderByCreatedAt(

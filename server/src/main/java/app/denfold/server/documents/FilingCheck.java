@@ -1,6 +1,5 @@
 package app.denfold.server.documents;
 
-import app.denfold.server.access.Role;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.catalog.DocumentTypes;
@@ -68,7 +67,7 @@ public class FilingCheck {
             throw Refusal.invalid("reviewer", String.join(" and ", types.labels()) + " asks for no review.");
         }
         Viewer colleague = accounts.viewer(reviewer)
-                .filter(v -> v.role() != Role.GUEST && v.mayChange())
+                .filter(v -> v.role().worksHere() && v.mayChange())
                 .orElseThrow(() -> Refusal.invalid("reviewer", "Only colleagues who may change files review papers."));
         if (!colleague.maySee(types.codes())) {
             throw Refusal.invalid("reviewer", colleague.name() + " may not see papers of this type.");

@@ -1,6 +1,5 @@
 package app.denfold.server.documents;
 
-import app.denfold.server.access.Role;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.problems.Refusal;
@@ -33,7 +32,7 @@ public class PaperColleagues {
      */
     public Viewer require(String field, UUID account, FiledDocument document) {
         Viewer colleague = accounts.viewer(account)
-                .filter(v -> v.role() != Role.GUEST)
+                .filter(v -> v.role().worksHere())
                 .orElseThrow(() -> Refusal.invalid(field, "Only colleagues can be named here."));
         if (documents.visible(colleague, List.of(document.id())).isEmpty()) {
             throw Refusal.invalid(field, colleague.name() + " may not see this paper.");

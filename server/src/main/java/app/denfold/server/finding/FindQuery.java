@@ -62,9 +62,10 @@ class FindQuery {
 
         void rights(Viewer viewer) {
             conditions.add("true");
-            if (viewer.team() != null) {
-                conditions.add("f.team = :team");
-                parameters.put("team", viewer.team());
+            if (!viewer.seesEverybody()) {
+                conditions.add("(f.team in (:seenTeams) or f.file_id in (:seenPeople))");
+                parameters.put("seenTeams", List.of(viewer.sight().teamNames()));
+                parameters.put("seenPeople", List.of(viewer.sight().files()));
             }
             if (!viewer.hiddenTypes().isEmpty()) {
                 conditions.add("not f.types && array[:hidden]::varchar[]");

@@ -23,15 +23,10 @@ class HandOverController {
         this.handOvers = handOvers;
     }
 
-    record ColleagueAnswer(UUID id, String name, @Nullable String team) {}
-
     /** All who work here, but the viewer. @param documentId only those who may see this paper; null for all */
     @GetMapping("/api/colleagues")
-    List<ColleagueAnswer> colleagues(Viewer viewer, @RequestParam(required = false) UUID documentId) {
-        return handOvers.colleagues(viewer, documentId).stream()
-                .filter(v -> !v.accountId().equals(viewer.accountId()))
-                .map(v -> new ColleagueAnswer(v.accountId(), v.name(), v.team()))
-                .toList();
+    List<HandOvers.ColleagueAnswer> colleagues(Viewer viewer, @RequestParam(required = false) UUID documentId) {
+        return handOvers.colleagues(viewer, documentId);
     }
 
     /** What lies with the viewer, the most urgent first. */

@@ -1,5 +1,6 @@
 package app.denfold.server.handover;
 
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -15,8 +16,8 @@ interface HandOverRepository extends CrudRepository<HandOver, UUID> {
             + " and h.state = app.denfold.server.handover.HandOver.State.OPEN")
     Optional<HandOver> findOpen(UUID documentId);
 
-    /** What lies with an account, the most urgent first. */
-    @Query("select h from HandOver h where h.holderId = :account"
+    /** What lies with any of these accounts, the most urgent first. */
+    @Query("select h from HandOver h where h.holderId in :accounts"
             + " and h.state = app.denfold.server.handover.HandOver.State.OPEN order by h.due nulls last, h.id")
-    List<HandOver> findLyingWith(UUID account);
+    List<HandOver> findLyingWith(Collection<UUID> accounts);
 }

@@ -78,12 +78,18 @@ public class HandOvers {
             @Nullable LocalDate due,
             List<HandOverStep> steps) {}
 
-    /** A paper that lies with somebody. @param note what he who gave it wrote */
+    /**
+     * A paper that lies with somebody.
+     *
+     * @param with whose deputy the viewer is; null when it lies with the viewer
+     * @param note what he who gave it wrote
+     */
     public record Lying(
             UUID documentId,
             UUID fileId,
             String paper,
             String from,
+            @Nullable String with,
             @Nullable String note,
             @Nullable LocalDate due,
             Instant since) {}
@@ -96,11 +102,20 @@ public class HandOvers {
         }
     }
 
-    /** Colleagues to whom something can be handed. @param documentId only those who may see this paper; null for all */
+    /** All who work here, but the viewer. @param documentId only those who may see this paper; null for all */
     @Transactional(readOnly = true)
-    public List<Viewer> colleagues(Viewer viewer, @Nullable UUID documentId) {
-        return documentId == null ? accounts.staff() : colleagues.whoSee(documents.visible(viewer, documentId));
+    public List<ColleagueAnswer> colleagues(Viewer viewer, @Nullable UUID documentId) {
+        List<Viewer> all =
+                documentId == null ? accounts.staff() : colleagues.whoSee(documents.visible(viewer, documentId));
+        return all.stream()
+                .filter(v -> !v.accountId().equals(viewer.accountId()))
+                .map(v -> new ColleagueAnswer(
+                        v.accountId(), v.name(), accounts.postOf(v.accountId()).title()))
+                .toList();
     }
+
+    /** @param title what he is in the practice; null when that is not told */
+    record ColleagueAnswer(UUID id, String name, @Nullable String title) {}
 
     /** All ways the paper took, the newest first. */
     @Transactional(readOnly = true)
@@ -114,19 +129,27 @@ public class HandOvers {
     /** What lies with the viewer, the most urgent first; papers he may no longer see are left out. */
     @Transactional(readOnly = true)
     public List<Lying> lyingWith(Viewer viewer) {
-        List<HandOver> own = handOvers.findLyingWith(viewer.accountId());
+        List<HandOver> own = handOvers.findLyingWith(accounts.actsFor(viewer));
         List<FiledDocument> visible =
                 documents.visible(viewer, own.stream().map(HandOver::documentId).toList());
         return own.stream()
                 .flatMap(h -> visible.stream()
                         .filter(d -> d.id().equals(h.documentId()))
-                        .map(d -> lying(h, d)))
+                        .map(d -> lying(viewer, h, d)))
                 .toList();
     }
 
-    private static Lying lying(HandOver h, FiledDocument d) {
+    private Lying lying(Viewer viewer, HandOver h, FiledDocument d) {
         HandOver.Step last = h.steps().get(h.steps().size() - 1);
-        return new Lying(d.id(), d.fileId(), d.name(), last.by(), last.note(), h.due(), last.at());
+        return new Lying(
+                d.id(),
+                d.fileId(),
+                d.name(),
+                last.by(),
+                viewer.accountId().equals(h.holderId()) ? null : name(h.holderId()),
+                last.note(),
+                h.due(),
+                last.at());
     }
 
     /** @throws Refusal when the colleague may not see the paper, it lies with somebody already, or the day is over */
@@ -201,7 +224,7 @@ public class HandOvers {
         if (!handOver.isOpen()) {
             throw Refusal.conflict("finished", "This hand-over is finished.");
         }
-        if (!viewer.accountId().equals(handOver.holderId()) && !viewer.isAdministrator()) {
+        if (!accounts.actsFor(viewer).contains(handOver.holderId()) && !viewer.isAdministrator()) {
             throw Refusal.forbidden("The paper lies with " + name(handOver.holderId()) + "; only he, or an"
                     + " administrator for him, goes on with it.");
         }
@@ -275,7 +298,8 @@ public class HandOvers {
     }
 
     private HandOverAnswer answer(Viewer viewer, HandOver h) {
-        boolean mine = h.isOpen() && viewer.accountId().equals(h.holderId());
+        boolean mine =
+                h.isOpen() && h.holderId() != null && accounts.actsFor(viewer).contains(h.holderId());
         return new HandOverAnswer(
                 h.id(),
                 h.isOpen(),

@@ -67,7 +67,7 @@ public class PersonCheck {
             boolean named = fact.form() == FactDefinition.Form.PERSON;
             if (named
                     && files.findByNumber(value)
-                            .filter(f -> viewer.maySeeTeam(f.team()))
+                            .filter(f -> viewer.maySeeFile(f.id(), f.team()))
                             .isEmpty()) {
                 throw cannotBe(fact, value);
             }

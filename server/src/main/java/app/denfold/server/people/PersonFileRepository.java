@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
@@ -87,14 +88,25 @@ interface PersonFileRepository extends CrudRepository<PersonFile, UUID> {
                            or word_similarity(:wanted, f.search_text) >= 0.5)
                       and f.merged_into is null
                       and (:kind = '' or f.kind = :kind)
-                      and (:team = '' or f.team = :team)
+                      and (:everybody or f.team = any(:teams) or f.id = any(:people))
                     order by case when :wanted = '' then 0
                                   when f.search_text like '%' || :pattern || '%' escape '!' then 0 else 1 end,
                              case when :wanted = '' then 0 else 1 - word_similarity(:wanted, f.search_text) end,
                              f.family_name, f.given_name, f.number
                     limit :most
                     """, nativeQuery = true)
-    List<PersonFile> find(String wanted, String pattern, String kind, String team, int most);
+    List<PersonFile> find(
+            String wanted, String pattern, String kind, boolean everybody, String[] teams, UUID[] people, int most);
+
+    long countByTeamAndMergedIntoIsNull(String team);
+
+    /** Files of which a fact names the person of this file on a day, by its number. */
+    @Query("""
+            select f.id from PersonFile f join f.facts a
+            where a.value = (select own.number from PersonFile own where own.id = :ownFile)
+              and (a.fromDay is null or a.fromDay <= :day) and (a.toDay is null or a.toDay >= :day)
+            """)
+    Set<UUID> findNaming(UUID ownFile, LocalDate day);
 
     /** Nobody else changes the person until the transaction ends. */
     @Lock(LockModeType.PESSIMISTIC_WRITE)

@@ -3,10 +3,12 @@ package app.denfold.server.people;
 import app.denfold.core.filing.KnownPerson;
 import app.denfold.server.access.Actor;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.access.teams.TeamTree;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.people.PeopleEvents.FileOpened;
 import app.denfold.server.people.PeopleEvents.PersonChanged;
+import app.denfold.server.people.candidates.FindCandidates;
 import app.denfold.server.people.contacts.ContactAddressStore;
 import app.denfold.server.people.kinds.Kinds;
 import app.denfold.server.people.kinds.PersonKind;
@@ -43,6 +45,7 @@ public class PersonFiles {
     private final PracticeCalendar calendar;
     private final ApplicationEventPublisher events;
     private final EntityManager entities;
+    private final TeamTree teams;
 
     PersonFiles(
             PersonFileRepository files,
@@ -53,7 +56,8 @@ public class PersonFiles {
             AuditTrail trail,
             PracticeCalendar calendar,
             ApplicationEventPublisher events,
-            EntityManager entities) {
+            EntityManager entities,
+            TeamTree teams) {
         this.files = files;
         this.candidates = candidates;
         this.contacts = contacts;
@@ -63,6 +67,7 @@ public class PersonFiles {
         this.calendar = calendar;
         this.events = events;
         this.entities = entities;
+        this.teams = teams;
     }
 
     /**
@@ -97,6 +102,7 @@ public class PersonFiles {
 
     private PersonFile made(PersonDetails details, PersonKind kind, Actor by) {
         PersonFile file = files.save(new PersonFile(kind.takeNumber(), details, calendar.now()));
+        meetTeam(file);
         writeNow();
         trail.record(AuditEntry.ofFile(
                 by, "file-opened", file.id(), "made the file " + file.number() + " for " + file.name()));
@@ -137,10 +143,17 @@ public class PersonFiles {
         check.requireVisible(viewer, details, kind, before);
         check.refuseCircle(file, details, kind);
         file.change(keepingHidden(viewer, details, before), calendar.today(), calendar.now());
+        meetTeam(file);
         trail.record(AuditEntry.ofFile(viewer.actor(), "file-changed", id, "changed the details of " + file.name()));
         events.publishEvent(new PersonChanged(id));
         writeNow();
         return file;
+    }
+
+    private void meetTeam(PersonFile file) {
+        if (file.team() != null) {
+            teams.meet(file.team());
+        }
     }
 
     /** Only when it is written a file is of the version that is answered and told by whoever changes it next. */
@@ -189,7 +202,7 @@ public class PersonFiles {
     }
 
     private static boolean maySee(Viewer viewer, PersonFile file) {
-        return viewer.maySeeTeam(file.team());
+        return viewer.maySeeFile(file.id(), file.team());
     }
 
     /** The file, whoever asks; for the product's own work. */
@@ -291,8 +304,14 @@ public class PersonFiles {
     public List<PersonFile> find(Viewer viewer, String text, String kind, int most) {
         String wanted = SearchText.plain(text.length() > 200 ? text.substring(0, 200) : text);
         String pattern = SearchText.literally(wanted);
-        String team = viewer.team() == null ? "" : viewer.team();
-        return files.find(wanted, pattern, kind, team, Math.min(most, MOST_FOUND));
+        return files.find(
+                wanted,
+                pattern,
+                kind,
+                viewer.seesEverybody(),
+                viewer.sight().teamNames(),
+                viewer.sight().files(),
+                Math.min(most, MOST_FOUND));
     }
 
     /**

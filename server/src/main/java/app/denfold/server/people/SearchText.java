@@ -1,5 +1,6 @@
 package app.denfold.server.people;
 
+import app.denfold.server.people.candidates.FindCandidates;
 import java.text.Normalizer;
 import java.util.Locale;
 import java.util.Objects;
@@ -30,13 +31,8 @@ public final class SearchText {
                 String.join(
                         " ",
                         file.identifiers().stream()
-                                .map(SearchText::ofIdentifier)
+                                .map(FindCandidates::asOneWord)
                                 .toList())));
-    }
-
-    /** An identifier as one word that no name is: only its letters and digits count. */
-    static String ofIdentifier(String identifier) {
-        return "#" + plain(identifier).replaceAll("[^\\p{L}\\d]", "");
     }
 
     /** A pattern for SQL's {@code like} with {@code !} as its escape, for texts that hold the typed one. */

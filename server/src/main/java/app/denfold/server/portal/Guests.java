@@ -163,7 +163,7 @@ public class Guests {
                 + link
                 + "\n\nWhoever holds the link can come in, so do not pass it on.\n\nKind regards,\n" + viewer.name()
                 + "\n"
-                + settings.name() + "\n";
+                + settings.look().closing();
         outbox.queue(
                 viewer,
                 new Message(
@@ -243,7 +243,7 @@ public class Guests {
         String body = "Dear " + guest.name() + ",\n\n" + settings.name() + " has put " + what
                 + " into the portal for you. Sign in to read "
                 + (papers == 1 ? "it" : "them") + ":\n\n  " + address + "\n\nKind regards,\n" + viewer.name() + "\n"
-                + settings.name() + "\n";
+                + settings.look().closing();
         String subject = what.substring(0, 1).toUpperCase(Locale.ROOT) + what.substring(1) + " in the portal of "
                 + settings.name();
         outbox.queue(viewer, new Message(fileId, "share", guest.email(), subject, body));

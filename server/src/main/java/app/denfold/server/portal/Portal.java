@@ -120,7 +120,7 @@ class Portal {
         Instant before = accounts.previousVisit(guest.accountId()).orElse(null);
         return new PortalAnswer(
                 settings.name(),
-                settings.colour(),
+                settings.look().colour(),
                 guest.name(),
                 before,
                 people,

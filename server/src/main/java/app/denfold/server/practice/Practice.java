@@ -5,7 +5,12 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import java.time.DayOfWeek;
+import java.time.Duration;
 import java.time.ZoneId;
+import java.util.List;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+import org.jspecify.annotations.Nullable;
 
 /** The organisation that runs this installation; one row. */
 @Entity
@@ -22,6 +27,17 @@ class Practice {
     private DayOrder dayOrder = DayOrder.DAY_FIRST;
 
     private short weekStart = 1;
+    private String address = "";
+
+    @JdbcTypeCode(SqlTypes.ARRAY)
+    private List<String> languages = List.of("en");
+
+    private @Nullable String mailFrom;
+    private @Nullable String replyTo;
+    private byte @Nullable [] mark;
+    private @Nullable String markSha256;
+    private int sessionIdleMinutes = (int) SessionLimits.USUAL.idle().toMinutes();
+    private int sessionMostHours = (int) SessionLimits.USUAL.most().toHours();
 
     @SuppressWarnings("NullAway.Init")
     protected Practice() {}
@@ -32,16 +48,44 @@ class Practice {
         this.colour = colour;
     }
 
-    String name() {
-        return name;
+    PracticeLook look() {
+        return new PracticeLook(name, address, colour, languages, mailFrom, replyTo);
+    }
+
+    void show(PracticeLook look) {
+        this.name = look.name();
+        this.address = look.address();
+        this.colour = look.colour();
+        this.languages = look.languages();
+        this.mailFrom = look.mailFrom();
+        this.replyTo = look.replyTo();
+    }
+
+    byte @Nullable [] mark() {
+        return mark;
+    }
+
+    @Nullable
+    String markSha256() {
+        return markSha256;
+    }
+
+    void mark(byte @Nullable [] png, @Nullable String sha256) {
+        this.mark = png;
+        this.markSha256 = sha256;
+    }
+
+    SessionLimits sessionLimits() {
+        return new SessionLimits(Duration.ofMinutes(sessionIdleMinutes), Duration.ofHours(sessionMostHours));
+    }
+
+    void limit(SessionLimits limits) {
+        this.sessionIdleMinutes = (int) limits.idle().toMinutes();
+        this.sessionMostHours = (int) limits.most().toHours();
     }
 
     ZoneId zone() {
         return ZoneId.of(zone);
-    }
-
-    String colour() {
-        return colour;
     }
 
     DayOrder dayOrder() {

@@ -1,10 +1,18 @@
 package app.denfold.server.practice;
 
+import app.denfold.server.problems.Refusal;
+import jakarta.annotation.Nullable;
+import java.time.Duration;
 import java.time.LocalDate;
+import java.util.List;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
 import org.springframework.util.unit.DataSize;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** What anyone may know of the practice, also before signing in. */
@@ -26,6 +34,8 @@ class PracticeController {
     }
 
     /**
+     * @param mark SHA-256 of its image, which is at {@code /api/practice/mark}; null when it has none
+     * @param languages of its letters, by ISO 639-1, the usual one first
      * @param zone the practice's time zone, by its IANA name
      * @param dayOrder how 3/4/2026 is meant
      * @param weekStart with which day weeks begin, by ISO 8601: 1 for Monday, 7 for Sunday
@@ -33,7 +43,10 @@ class PracticeController {
      */
     record PracticeAnswer(
             String name,
+            String address,
             String colour,
+            @Nullable String mark,
+            List<String> languages,
             LocalDate today,
             String zone,
             DayOrder dayOrder,
@@ -42,13 +55,27 @@ class PracticeController {
 
     @GetMapping
     PracticeAnswer practice() {
+        PracticeLook look = settings.look();
         return new PracticeAnswer(
-                settings.name(),
-                settings.colour(),
+                look.name(),
+                look.address(),
+                look.colour(),
+                settings.markSha256().orElse(null),
+                look.languages(),
                 calendar.today(),
                 settings.zone().getId(),
                 settings.dayOrder(),
                 settings.weekStart().getValue(),
                 uploadLimit.toBytes());
+    }
+
+    /** Its mark. @param v its SHA-256, so that a new one has a new address */
+    @GetMapping(path = "/mark", produces = MediaType.IMAGE_PNG_VALUE)
+    ResponseEntity<byte[]> mark(@RequestParam(required = false) String v) {
+        byte[] png = settings.mark().orElseThrow(() -> Refusal.notFound("mark"));
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.maxAge(Duration.ofDays(v == null ? 0 : 365))
+                        .cachePublic())
+                .body(png);
     }
 }

@@ -3,7 +3,9 @@ package app.denfold.server.practice;
 import app.denfold.server.problems.Refusal;
 import java.time.DayOfWeek;
 import java.time.ZoneId;
+import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -21,12 +23,44 @@ public class PracticeSettings {
     }
 
     public String name() {
-        return practice().map(Practice::name).orElse("Den Fold");
+        return look().name();
     }
 
-    /** The colour of the practice's portal, as {@code #rrggbb}. */
-    public String colour() {
-        return practice().map(Practice::colour).orElse("#3b4f63");
+    /** How it shows itself. */
+    public PracticeLook look() {
+        return practice()
+                .map(Practice::look)
+                .orElse(new PracticeLook("Den Fold", "", "#3b4f63", List.of("en"), null, null));
+    }
+
+    @Transactional
+    public void show(PracticeLook look) {
+        founded().show(look);
+    }
+
+    /** Its mark as PNG; empty when it has none. */
+    public Optional<byte[]> mark() {
+        return practice().map(Practice::mark);
+    }
+
+    /** Of the mark's bytes, by which a new one is told from an older; empty when there is no mark. */
+    public Optional<String> markSha256() {
+        return practice().map(Practice::markSha256);
+    }
+
+    /** @param png null for none */
+    @Transactional
+    public void mark(byte @Nullable [] png, @Nullable String sha256) {
+        founded().mark(png, sha256);
+    }
+
+    public SessionLimits sessionLimits() {
+        return practice().map(Practice::sessionLimits).orElse(SessionLimits.USUAL);
+    }
+
+    @Transactional
+    public void limit(SessionLimits limits) {
+        founded().limit(limits);
     }
 
     public ZoneId zone() {
@@ -45,7 +79,7 @@ public class PracticeSettings {
     /** How the practice counts and writes days from now on. */
     @Transactional
     public void keepDays(ZoneId zone, DayOrder order, DayOfWeek weekStart) {
-        practice().orElseThrow(() -> Refusal.notFound("practice")).keepDays(zone, order, weekStart);
+        founded().keepDays(zone, order, weekStart);
     }
 
     /** True once {@link #found} was called. */
@@ -56,6 +90,10 @@ public class PracticeSettings {
     @Transactional
     public void found(String name, ZoneId zone, String colour) {
         practices.save(new Practice(name, zone, colour));
+    }
+
+    private Practice founded() {
+        return practice().orElseThrow(() -> Refusal.notFound("practice"));
     }
 
     private Optional<Practice> practice() {

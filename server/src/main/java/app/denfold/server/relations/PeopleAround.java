@@ -3,6 +3,7 @@ package app.denfold.server.relations;
 import app.denfold.core.people.RelationKind;
 import app.denfold.core.people.Representation;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.people.PersonFile;
@@ -26,6 +27,7 @@ public class PeopleAround {
     private final RelationRepository relations;
     private final OutsiderRepository outsiders;
     private final PersonFiles files;
+    private final Accounts accounts;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
 
@@ -34,7 +36,9 @@ public class PeopleAround {
             OutsiderRepository outsiders,
             PersonFiles files,
             AuditTrail trail,
-            PracticeCalendar calendar) {
+            PracticeCalendar calendar,
+            Accounts accounts) {
+        this.accounts = accounts;
         this.relations = relations;
         this.outsiders = outsiders;
         this.files = files;
@@ -103,8 +107,10 @@ public class PeopleAround {
         return roles.stream()
                 .map(role -> new ProposedSigner(
                         role,
-                        Representation.signer(role, self(file), file.birthDate(), related, calendar.today())
-                                .map(Representation.Somebody::name)
+                        accounts.signsAs(role)
+                                .or(() -> Representation.signer(
+                                                role, self(file), file.birthDate(), related, calendar.today())
+                                        .map(Representation.Somebody::name))
                                 .orElse(null)))
                 .toList();
     }
@@ -254,7 +260,7 @@ public class PeopleAround {
 
     private Outsider visibleOutsider(Viewer viewer, UUID id) {
         Outsider outsider = outsiders.findById(id).orElseThrow(() -> Refusal.notFound("outsider"));
-        boolean visible = viewer.maySeeTeam(null)
+        boolean visible = viewer.seesEverybody()
                 || relations.findByOutsiderIdOrderByAddedAt(id).stream()
                         .anyMatch(r -> files.maySee(viewer, r.fileId()));
         if (!visible) {
@@ -291,6 +297,12 @@ public class PeopleAround {
         String wanted = SearchText.plain(text.length() > 200 ? text.substring(0, 200) : text);
         return wanted.isEmpty()
                 ? List.of()
-                : outsiders.find(wanted, SearchText.containing(text), viewer.team() == null ? "" : viewer.team(), most);
+                : outsiders.find(
+                        wanted,
+                        SearchText.containing(text),
+                        viewer.seesEverybody(),
+                        viewer.sight().teamNames(),
+                        viewer.sight().files(),
+                        most);
     }
 }

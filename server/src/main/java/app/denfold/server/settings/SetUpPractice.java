@@ -1,17 +1,32 @@
 package app.denfold.server.settings;
 
+import app.denfold.paper.Format;
+import app.denfold.paper.reading.Reading;
+import app.denfold.paper.worker.PaperWorkers;
+import app.denfold.paper.worker.WorkerFailed;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.access.accounts.Accounts;
+import app.denfold.server.access.secrets.Secrets;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.practice.DayOrder;
+import app.denfold.server.practice.PracticeLook;
 import app.denfold.server.practice.PracticeSettings;
+import app.denfold.server.practice.SessionLimits;
 import app.denfold.server.problems.Refusal;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.DayOfWeek;
+import java.time.Duration;
 import java.time.ZoneId;
 import java.time.format.TextStyle;
 import java.util.Locale;
+import java.util.Set;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Changes the practice's own settings, and tells of it in the trail. */
 @Service
@@ -19,10 +34,112 @@ class SetUpPractice {
 
     private final PracticeSettings settings;
     private final AuditTrail trail;
+    private final Accounts accounts;
+    private final PaperWorkers workers;
+    private final TransactionTemplate transactions;
 
-    SetUpPractice(PracticeSettings settings, AuditTrail trail) {
+    /** The most bytes an image may have that becomes the mark. */
+    private static final long MOST_OF_MARK = 5_000_000;
+
+    /** How wide the mark is kept, in pixels: twice as wide as it is ever shown. */
+    private static final int MARK_WIDTH = 640;
+
+    /** What WCAG 2.2 asks of words at level AA. */
+    private static final double LEAST_CONTRAST = 4.5;
+
+    private static final Set<String> LANGUAGES = Set.of(Locale.getISOLanguages());
+
+    SetUpPractice(
+            PracticeSettings settings,
+            AuditTrail trail,
+            Accounts accounts,
+            @Qualifier("quickWorkers") PaperWorkers workers,
+            TransactionTemplate transactions) {
+        this.accounts = accounts;
         this.settings = settings;
         this.trail = trail;
+        this.workers = workers;
+        this.transactions = transactions;
+    }
+
+    /**
+     * How the practice shows itself from now on.
+     *
+     * @throws Refusal when white words on the colour could hardly be read, or a language is none
+     */
+    @Transactional
+    void show(Viewer viewer, PracticeLook look) {
+        viewer.requireAdministrator();
+        if (Contrast.ofWhiteOn(look.colour()) < LEAST_CONTRAST) {
+            throw Refusal.invalid(
+                    "colour", "White words on this colour can hardly be read. Choose a darker one, please.");
+        }
+        look.languages().stream()
+                .filter(l -> !LANGUAGES.contains(l))
+                .findFirst()
+                .ifPresent(l -> {
+                    throw Refusal.invalid("languages", "There is no language “" + l + "”.");
+                });
+        settings.show(look);
+        trail.record(AuditEntry.general(
+                viewer.actor(),
+                "set-up",
+                "set how the practice shows itself: " + look.name()
+                        + (look.mailFrom() == null ? "" : ", mails from " + look.mailFrom())));
+    }
+
+    /**
+     * This image is the practice's mark from now on; it is drawn anew, so that nothing but the picture is kept.
+     *
+     * @throws Refusal when it is no picture in PNG or JPEG, or has more than 5 MB
+     */
+    void mark(Viewer viewer, Path image, String fileName) throws IOException {
+        viewer.requireAdministrator();
+        if (Files.size(image) > MOST_OF_MARK) {
+            throw Refusal.invalid("mark", "The image has more than 5 MB. A smaller one does as well.");
+        }
+        if (!(workers.identify(image, fileName) instanceof Reading.Readable picture)
+                || picture.format() != Format.PNG && picture.format() != Format.JPEG) {
+            throw Refusal.invalid("mark", "This is no whole picture in PNG or JPEG.");
+        }
+        Path drawn = Files.createTempFile("mark", ".png");
+        try {
+            workers.draw(image, picture.format(), 1, MARK_WIDTH, 0, drawn);
+            byte[] png = Files.readAllBytes(drawn);
+            transactions.executeWithoutResult(t -> {
+                settings.mark(png, Secrets.sha256(png));
+                trail.record(AuditEntry.general(viewer.actor(), "set-up", "set the practice’s mark"));
+            });
+        } catch (WorkerFailed damaged) {
+            throw Refusal.invalid("mark", "This picture cannot be shown. Is it whole?");
+        } finally {
+            Files.deleteIfExists(drawn);
+        }
+    }
+
+    /** It has no mark from now on. */
+    @Transactional
+    void unmark(Viewer viewer) {
+        viewer.requireAdministrator();
+        settings.mark(null, null);
+        trail.record(AuditEntry.general(viewer.actor(), "set-up", "removed the practice’s mark"));
+    }
+
+    /**
+     * How long people stay signed in; it holds for sessions that are open as well.
+     *
+     * @param idleMinutes from 5 to 1440
+     * @param mostHours from 1 to 720
+     */
+    @Transactional
+    void limitSessions(Viewer viewer, int idleMinutes, int mostHours) {
+        viewer.requireAdministrator();
+        settings.limit(new SessionLimits(Duration.ofMinutes(idleMinutes), Duration.ofHours(mostHours)));
+        accounts.limitIdle(Duration.ofMinutes(idleMinutes));
+        trail.record(AuditEntry.general(
+                viewer.actor(),
+                "set-up",
+                "limited sessions to " + idleMinutes + " minutes without use and " + mostHours + " hours altogether"));
     }
 
     /**

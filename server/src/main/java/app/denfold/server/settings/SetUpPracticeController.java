@@ -1,23 +1,124 @@
 package app.denfold.server.settings;
 
 import app.denfold.server.access.Viewer;
+import app.denfold.server.content.UploadedFile;
 import app.denfold.server.practice.DayOrder;
+import app.denfold.server.practice.PracticeLook;
+import app.denfold.server.practice.PracticeSettings;
+import app.denfold.server.practice.SessionLimits;
+import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Email;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
+import java.io.IOException;
+import java.util.List;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
 
 /** Set-up of the practice itself. */
 @RestController
 class SetUpPracticeController {
 
     private final SetUpPractice setUp;
+    private final PracticeSettings settings;
 
-    SetUpPracticeController(SetUpPractice setUp) {
+    SetUpPracticeController(SetUpPractice setUp, PracticeSettings settings) {
         this.setUp = setUp;
+        this.settings = settings;
+    }
+
+    /** What only administrators know of the practice's settings. */
+    record PracticeSetUpAnswer(
+            @Nullable String mailFrom, @Nullable String replyTo, int sessionIdleMinutes, int sessionMostHours) {}
+
+    /** @param colour as {@code #rrggbb} @param languages by ISO 639-1, the usual one first */
+    record LookRequest(
+            @NotBlank(message = "is needed") @Size(max = 120)
+            String name,
+
+            @NotNull @Size(max = 500) String address,
+
+            @NotNull @Pattern(regexp = "#[0-9a-f]{6}", message = "is no colour such as #3b4f63")
+            String colour,
+
+            @NotEmpty(message = "need at least one") @Size(max = 20)
+            List<@NotNull String> languages,
+
+            @Nullable @Email(message = "is no mail address") @Size(max = 254)
+            String mailFrom,
+
+            @Nullable @Email(message = "is no mail address") @Size(max = 254)
+            String replyTo) {}
+
+    record SessionsRequest(
+            @Min(value = 5, message = "are at least 5") @Max(value = 1440, message = "are at most 1440")
+            int idleMinutes,
+
+            @Min(value = 1, message = "are at least 1") @Max(value = 720, message = "are at most 720")
+            int mostHours) {}
+
+    @GetMapping("/api/set-up/practice")
+    PracticeSetUpAnswer practice(Viewer viewer) {
+        viewer.requireAdministrator();
+        PracticeLook look = settings.look();
+        SessionLimits limits = settings.sessionLimits();
+        return new PracticeSetUpAnswer(
+                look.mailFrom(), look.replyTo(), (int) limits.idle().toMinutes(), (int)
+                        limits.most().toHours());
+    }
+
+    @PutMapping("/api/set-up/practice/look")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void look(Viewer viewer, @Valid @RequestBody LookRequest body) {
+        setUp.show(
+                viewer,
+                new PracticeLook(
+                        body.name().strip(),
+                        body.address().strip(),
+                        body.colour(),
+                        body.languages(),
+                        blankToNull(body.mailFrom()),
+                        blankToNull(body.replyTo())));
+    }
+
+    private static @Nullable String blankToNull(@Nullable String words) {
+        return words == null || words.isBlank() ? null : words.strip();
+    }
+
+    @PostMapping(path = "/api/set-up/practice/mark", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void mark(Viewer viewer, @RequestPart MultipartFile file) throws IOException {
+        viewer.requireAdministrator();
+        try (UploadedFile uploaded = UploadedFile.of(file)) {
+            setUp.mark(viewer, uploaded.path(), uploaded.name());
+        }
+    }
+
+    @DeleteMapping("/api/set-up/practice/mark")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void unmark(Viewer viewer) {
+        setUp.unmark(viewer);
+    }
+
+    @PutMapping("/api/set-up/practice/sessions")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void sessions(Viewer viewer, @Valid @RequestBody SessionsRequest body) {
+        setUp.limitSessions(viewer, body.idleMinutes(), body.mostHours());
     }
 
     /** @param weekStart by ISO 8601: 1 for Monday, 7 for Sunday */

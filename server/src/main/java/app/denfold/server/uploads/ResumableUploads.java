@@ -1,6 +1,5 @@
 package app.denfold.server.uploads;
 
-import app.denfold.server.access.Role;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.content.UploadedFile;
 import app.denfold.server.practice.PrivateFolder;
@@ -62,7 +61,7 @@ public class ResumableUploads {
 
     /** Answers a request of the protocol. @throws Refusal when the account can bring no papers at all */
     void process(Viewer viewer, HttpServletRequest request, HttpServletResponse response) {
-        if (viewer.role() != Role.GUEST) {
+        if (viewer.role().worksHere()) {
             viewer.requireChange();
         }
         try {

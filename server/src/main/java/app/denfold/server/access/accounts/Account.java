@@ -1,7 +1,9 @@
 package app.denfold.server.access.accounts;
 
+import app.denfold.core.people.Teams;
 import app.denfold.server.access.Actor;
 import app.denfold.server.access.Role;
+import app.denfold.server.access.Sight;
 import app.denfold.server.access.Viewer;
 import com.github.f4b6a3.uuid.UuidCreator;
 import jakarta.persistence.Entity;
@@ -10,11 +12,15 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Version;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.UUID;
 import org.hibernate.annotations.DynamicUpdate;
+import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.annotations.OptimisticLock;
+import org.hibernate.type.SqlTypes;
 import org.jspecify.annotations.Nullable;
 
 /** Someone who can sign in. */
@@ -29,17 +35,37 @@ class Account {
     @Version
     private Integer version;
 
-    private String email;
+    /** Null for programs alone. */
+    private @Nullable String email;
+
     private String name;
 
     @Enumerated(EnumType.STRING)
     private Role role;
 
     private @Nullable String passwordHash;
+
+    @Enumerated(EnumType.STRING)
+    private Teams.Reach reach;
+
     private @Nullable String team;
-    private @Nullable String title;
+
+    @JdbcTypeCode(SqlTypes.ARRAY)
+    private List<String> leads = List.of();
+
     private boolean seesSensitive;
+
+    @JdbcTypeCode(SqlTypes.ARRAY)
+    private List<String> seesSections = List.of();
+
     private boolean mayChange;
+    private @Nullable String title;
+    private @Nullable String signsAs;
+    private @Nullable String desk;
+    private @Nullable UUID ownFile;
+    private @Nullable UUID deputy;
+    private @Nullable LocalDate deputyFrom;
+    private @Nullable LocalDate deputyUntil;
     private boolean closed;
     private boolean paused;
     private Instant createdAt;
@@ -56,14 +82,9 @@ class Account {
 
     Account(NewAccount from, Instant now) {
         this.id = UuidCreator.getTimeOrderedEpoch();
-        this.email = normal(from.email());
-        this.name = from.name();
-        this.role = from.role();
-        this.team = from.team();
-        this.title = from.title();
-        this.seesSensitive = from.seesSensitive();
-        this.mayChange = from.mayChange();
+        this.email = from.email() == null ? null : normal(from.email());
         this.createdAt = now;
+        change(from);
     }
 
     static String normal(String email) {
@@ -74,8 +95,9 @@ class Account {
         return id;
     }
 
+    /** Blank for a program. */
     String email() {
-        return email;
+        return email == null ? "" : email;
     }
 
     String name() {
@@ -110,13 +132,11 @@ class Account {
         return new StaffAccount(
                 id,
                 version(),
-                email,
+                email(),
                 name,
                 role,
-                team,
-                title,
-                seesSensitive,
-                mayChange,
+                scope(),
+                post(),
                 closed
                         ? StaffAccount.State.ENDED
                         : paused
@@ -125,13 +145,41 @@ class Account {
                 visitedAt);
     }
 
-    void change(NewAccount to) {
+    Scope scope() {
+        return new Scope(reach, team, Set.copyOf(leads), seesSensitive, Set.copyOf(seesSections), mayChange);
+    }
+
+    Post post() {
+        return new Post(title, signsAs, desk, ownFile, deputy, deputyFrom, deputyUntil);
+    }
+
+    /** Everything but its address. */
+    final void change(NewAccount to) {
         this.name = to.name();
         this.role = to.role();
-        this.team = to.team();
-        this.title = to.title();
-        this.seesSensitive = to.seesSensitive();
-        this.mayChange = to.mayChange();
+        Scope scope = to.scope();
+        this.reach = scope.reach();
+        this.team = scope.team();
+        this.leads = scope.leads().stream().sorted().toList();
+        this.seesSensitive = scope.seesSensitive();
+        this.seesSections = scope.seesSections().stream().sorted().toList();
+        this.mayChange = scope.mayChange();
+        Post post = to.post();
+        this.title = post.title();
+        this.signsAs = post.signsAs();
+        this.desk = post.desk();
+        this.ownFile = post.ownFile();
+        this.deputy = post.deputy();
+        this.deputyFrom = post.deputyFrom();
+        this.deputyUntil = post.deputyUntil();
+    }
+
+    /** Who stands in for its holder on a day. */
+    @Nullable
+    UUID deputyOn(LocalDate day) {
+        boolean holds =
+                (deputyFrom == null || !day.isBefore(deputyFrom)) && (deputyUntil == null || !day.isAfter(deputyUntil));
+        return holds ? deputy : null;
     }
 
     void pause(boolean isPaused) {
@@ -164,18 +212,9 @@ class Account {
         return new Actor(id, name);
     }
 
-    /** @param types and facts that are for those only who may see sensitive papers */
-    Viewer viewer(Set<String> types, Set<String> facts) {
-        return new Viewer(
-                id,
-                name,
-                email,
-                role,
-                team,
-                seesSensitive,
-                mayChange,
-                seesSensitive ? Set.of() : types,
-                seesSensitive ? Set.of() : facts);
+    /** @param hiddenTypes and facts of which it may know nothing */
+    Viewer viewer(Sight sight, Set<String> hiddenTypes, Set<String> hiddenFacts) {
+        return new Viewer(id, name, email(), role, sight, seesSensitive, mayChange, hiddenTypes, hiddenFacts);
     }
 
     boolean seesSensitive() {

@@ -1,27 +1,35 @@
 package app.denfold.server.access.accounts;
 
+import app.denfold.core.people.Teams.Reach;
 import app.denfold.server.access.AccessEvents.AccountChanged;
 import app.denfold.server.access.AccessEvents.AccountClosed;
 import app.denfold.server.access.AccessEvents.AccountOpened;
 import app.denfold.server.access.AccessEvents.PasswordSet;
 import app.denfold.server.access.AccessEvents.SignInRefused;
 import app.denfold.server.access.AccessEvents.SignedIn;
+import app.denfold.server.access.OwnPeople;
 import app.denfold.server.access.Role;
 import app.denfold.server.access.SensitiveThings;
+import app.denfold.server.access.Sight;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.access.secrets.OneTimeLink;
+import app.denfold.server.access.secrets.OneTimeLinks;
+import app.denfold.server.access.teams.TeamTree;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.security.crypto.password.PasswordEncoder;
@@ -33,6 +41,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 public class Accounts {
 
+    private static final Set<Role> STAFF = Set.of(Role.ADMINISTRATOR, Role.COLLEAGUE);
     private static final int LONGEST_ADDRESS = 254;
     private static final Duration BETWEEN_LINKS = Duration.ofMinutes(5);
 
@@ -45,6 +54,8 @@ public class Accounts {
     private final ApplicationEventPublisher events;
     private final OpenSessionStore sessions;
     private final ObjectProvider<SensitiveThings> sensitive;
+    private final ObjectProvider<OwnPeople> ownPeople;
+    private final TeamTree teams;
     private final TransactionTemplate transactions;
     private final String nobodysHash;
 
@@ -58,8 +69,12 @@ public class Accounts {
             ApplicationEventPublisher events,
             OpenSessionStore sessions,
             ObjectProvider<SensitiveThings> sensitive,
+            ObjectProvider<OwnPeople> ownPeople,
+            TeamTree teams,
             TransactionTemplate transactions) {
         this.sensitive = sensitive;
+        this.ownPeople = ownPeople;
+        this.teams = teams;
         this.accounts = accounts;
         this.throttle = throttle;
         this.rules = rules;
@@ -135,7 +150,7 @@ public class Accounts {
     @Transactional(readOnly = true)
     public List<StaffAccount> everyAccount(Viewer administrator) {
         administrator.requireAdministrator();
-        return accounts.findByRoleNotOrderByName(Role.GUEST).stream()
+        return accounts.findByRoleInOrderByName(STAFF).stream()
                 .map(Account::staff)
                 .toList();
     }
@@ -151,8 +166,10 @@ public class Accounts {
         if (account.version() != version) {
             throw Refusal.changedMeanwhile("this account");
         }
+        requireDeputy(to, accountId);
+        meetTeams(to.scope());
         boolean isOwn = administrator.accountId().equals(accountId);
-        if (isOwn && (to.role() != Role.ADMINISTRATOR || !to.mayChange() || to.team() != null)) {
+        if (isOwn && to.role() != Role.ADMINISTRATOR) {
             throw Refusal.conflict("own-account", "Somebody else has to take rights from your own account.");
         }
         String before = account.staff().toString();
@@ -164,10 +181,8 @@ public class Accounts {
     }
 
     private static String words(NewAccount to) {
-        return (to.role() == Role.ADMINISTRATOR ? "administrator" : "colleague")
-                + (to.team() == null ? ", every team" : ", team " + to.team())
-                + (to.seesSensitive() ? ", sensitive papers" : ", no sensitive papers")
-                + (to.mayChange() ? "" : ", looks only");
+        return (to.role() == Role.ADMINISTRATOR ? "administrator, " : "colleague, ")
+                + to.scope().words();
     }
 
     /** For a while nobody signs in to an account, or from now on again. @throws Refusal for one's own account */
@@ -185,11 +200,26 @@ public class Accounts {
                 administrator.actor(), account.name(), account.email(), isPaused ? "paused" : "no longer paused"));
     }
 
+    /** What belongs to a key lets nobody in any more. */
+    @Transactional
+    public void endProgram(UUID accountId) {
+        accounts.findById(accountId)
+                .filter(a -> a.role() == Role.PROGRAM)
+                .orElseThrow(() -> Refusal.notFound("key"))
+                .close();
+    }
+
     private Account staffAccount(Viewer administrator, UUID accountId) {
         administrator.requireAdministrator();
         return accounts.findById(accountId)
-                .filter(a -> a.role() != Role.GUEST)
+                .filter(a -> a.role().worksHere())
                 .orElseThrow(() -> Refusal.notFound("account"));
+    }
+
+    /** All sessions end when they were not used for so long, also those that are open. */
+    @Transactional
+    public void limitIdle(Duration idle) {
+        sessions.limitIdle(idle);
     }
 
     /** Where an account is signed in, the last used first. @param current id of the session that asks */
@@ -214,13 +244,83 @@ public class Accounts {
     }
 
     private Viewer viewerOf(Account account) {
-        return account.seesSensitive()
-                ? account.viewer(Set.of(), Set.of())
-                : account.viewer(hidden(SensitiveThings::types), hidden(SensitiveThings::facts));
+        Scope scope = account.scope();
+        return scope.seesSensitive()
+                ? account.viewer(sightOf(account), Set.of(), Set.of())
+                : account.viewer(
+                        sightOf(account),
+                        hiddenTypes(scope.seesSections()),
+                        sensitive.stream().flatMap(s -> s.facts().stream()).collect(Collectors.toSet()));
     }
 
-    private Set<String> hidden(Function<SensitiveThings, Set<String>> what) {
-        return sensitive.stream().flatMap(s -> what.apply(s).stream()).collect(Collectors.toSet());
+    private Set<String> hiddenTypes(Set<String> seenSections) {
+        return sensitive.stream()
+                .flatMap(s -> s.typesWithSections().entrySet().stream())
+                .filter(type -> !seenSections.contains(type.getValue()))
+                .map(Map.Entry::getKey)
+                .collect(Collectors.toSet());
+    }
+
+    private Sight sightOf(Account account) {
+        Scope scope = account.scope();
+        if (scope.reach() == Reach.EVERYBODY) {
+            return Sight.EVERYBODY;
+        }
+        UUID ownFile = account.post().ownFile();
+        return new Sight(
+                false,
+                teams.tree().seen(scope.reach(), scope.team(), scope.leads()),
+                ownFile == null
+                        ? Set.of()
+                        : ownPeople.stream()
+                                .flatMap(o -> o.inChargeOf(ownFile).stream())
+                                .collect(Collectors.toSet()));
+    }
+
+    /** By what right a colleague sees a file of a team, in words. */
+    @Transactional(readOnly = true)
+    public String why(Viewer colleague, @Nullable String team) {
+        Scope scope = accounts.findById(colleague.accountId()).orElseThrow().scope();
+        if (scope.reach() == Reach.EVERYBODY) {
+            return "sees everybody";
+        }
+        if (team != null
+                && scope.leads().stream().anyMatch(led -> teams.tree().in(led).contains(team))) {
+            return "leads " + team;
+        }
+        return team != null && colleague.sight().teams().contains(team)
+                ? switch (scope.reach()) {
+                    case AREA -> "same area as " + scope.team();
+                    case DEPARTMENT -> "same department as " + scope.team();
+                    default -> "team " + scope.team();
+                }
+                : "in charge of the person";
+    }
+
+    /** Those for whom an account stands in today, and itself. */
+    @Transactional(readOnly = true)
+    public Set<UUID> actsFor(Viewer viewer) {
+        Set<UUID> all = accounts.findByDeputyAndClosedFalse(viewer.accountId()).stream()
+                .filter(a -> viewer.accountId().equals(a.deputyOn(calendar.today())))
+                .map(Account::id)
+                .collect(Collectors.toCollection(HashSet::new));
+        all.add(viewer.accountId());
+        return all;
+    }
+
+    /** Who signs in a role of the practice's own, such as {@code director}; empty when nobody does, or several. */
+    @Transactional(readOnly = true)
+    public Optional<String> signsAs(String role) {
+        List<Account> all = accounts.findByRoleInAndClosedFalseAndPausedFalseOrderByName(STAFF).stream()
+                .filter(a -> role.equalsIgnoreCase(a.post().signsAs()))
+                .toList();
+        return all.size() == 1 ? Optional.of(all.get(0).name()) : Optional.empty();
+    }
+
+    /** What an account is in the practice. */
+    @Transactional(readOnly = true)
+    public Post postOf(UUID accountId) {
+        return accounts.findById(accountId).map(Account::post).orElse(Post.NONE);
     }
 
     /** The account with its present rights; empty when it does not exist or is closed. */
@@ -240,7 +340,7 @@ public class Accounts {
     /** All who work here, by their names; guests and closed accounts are left out. */
     @Transactional(readOnly = true)
     public List<Viewer> staff() {
-        return accounts.findByRoleNotAndClosedFalseAndPausedFalseOrderByName(Role.GUEST).stream()
+        return accounts.findByRoleInAndClosedFalseAndPausedFalseOrderByName(STAFF).stream()
                 .map(this::viewerOf)
                 .toList();
     }
@@ -270,10 +370,28 @@ public class Accounts {
     /** @throws Refusal when there is an account with this address already */
     @Transactional
     public Viewer open(NewAccount from) {
-        if (accounts.findByEmail(Account.normal(from.email())).isPresent()) {
+        if (from.email() != null
+                && accounts.findByEmail(Account.normal(from.email())).isPresent()) {
             throw Refusal.conflict("account-exists", "There is already an account with the address " + from.email());
         }
+        requireDeputy(from, null);
+        meetTeams(from.scope());
         return viewerOf(accounts.save(new Account(from, calendar.now())));
+    }
+
+    private void requireDeputy(NewAccount of, @Nullable UUID id) {
+        UUID deputy = of.post().deputy();
+        if (deputy != null
+                && (deputy.equals(id)
+                        || accounts.findById(deputy)
+                                .filter(a -> a.role().worksHere() && a.isOpen())
+                                .isEmpty())) {
+            throw Refusal.invalid("post.deputy", "Choose somebody else who works here.");
+        }
+    }
+
+    private void meetTeams(Scope scope) {
+        Stream.concat(Stream.ofNullable(scope.team()), scope.leads().stream()).forEach(teams::meet);
     }
 
     /** Sets a password without a link, for first administrators and demo accounts. */

@@ -1,6 +1,7 @@
 package app.denfold.server.access.accounts;
 
 import app.denfold.server.access.SignedInAccount;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
@@ -38,6 +39,14 @@ class OpenSessionStore {
                 .param(SignedInAccount.nameOf(accountId))
                 .param(current)
                 .update();
+    }
+
+    /** All sessions end when they were not used for so long; those that were not already, at once. */
+    void limitIdle(Duration idle) {
+        sql.sql("""
+                        update spring_session
+                        set max_inactive_interval = :seconds, expiry_time = last_access_time + :seconds * 1000
+                        """).param("seconds", idle.toSeconds()).update();
     }
 
     /** Ends all sessions of an account, wherever it is signed in. Takes part in the running transaction. */

@@ -8,8 +8,6 @@ import java.util.UUID;
 /**
  * An account of somebody who works here, as an administrator sees it.
  *
- * @param team whose files alone it sees; null for those of all teams
- * @param title what its holder is in the practice; null when that is not told
  * @param lastVisit when its holder last signed in; null when that was never
  */
 public record StaffAccount(
@@ -18,10 +16,8 @@ public record StaffAccount(
         String email,
         String name,
         Role role,
-        @Nullable String team,
-        @Nullable String title,
-        boolean seesSensitive,
-        boolean mayChange,
+        Scope scope,
+        Post post,
         State state,
         @Nullable Instant lastVisit) {
 

@@ -3,7 +3,10 @@ package app.denfold.server.access.accounts;
 import app.denfold.server.access.SignedInAccount;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.problems.Refusal;
+import jakarta.servlet.http.HttpServletRequest;
 import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.annotation.Lazy;
@@ -16,7 +19,7 @@ import org.springframework.web.method.support.HandlerMethodArgumentResolver;
 import org.springframework.web.method.support.ModelAndViewContainer;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 
-/** Gives controllers the account behind the request, read afresh so that a closed account is out at once. */
+/** Gives controllers the account behind the request, read afresh with every request so that a closed account is out at once. */
 @Configuration
 class ViewerArgument implements WebMvcConfigurer, HandlerMethodArgumentResolver {
 
@@ -43,6 +46,11 @@ class ViewerArgument implements WebMvcConfigurer, HandlerMethodArgumentResolver 
             @Nullable ModelAndViewContainer mav,
             NativeWebRequest request,
             @Nullable WebDataBinderFactory binder) {
+        Optional<Viewer> known =
+                Viewer.behindOf(Objects.requireNonNull(request.getNativeRequest(HttpServletRequest.class)));
+        if (known.isPresent()) {
+            return known.get();
+        }
         Authentication authentication = SecurityContextHolder.getContext().getAuthentication();
         if (authentication == null || !(authentication.getPrincipal() instanceof SignedInAccount account)) {
             throw Refusal.notSignedIn("Sign in first.");

@@ -1,7 +1,10 @@
 package app.denfold.server.access.signin;
 
-import app.denfold.server.access.Role;
 import app.denfold.server.access.accounts.Accounts;
+import app.denfold.server.access.keys.ProgramKeys;
+import app.denfold.server.access.rights.RightsCheck;
+import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.problems.Refusal;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.beans.factory.annotation.Value;
@@ -9,17 +12,20 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
 import org.springframework.security.access.AccessDeniedException;
+import org.springframework.security.authorization.AuthorizationDeniedException;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
 import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.context.SecurityContextHolderFilter;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.csrf.CsrfException;
+import org.springframework.security.web.csrf.CsrfFilter;
 import org.springframework.web.servlet.HandlerExceptionResolver;
 
-/** Which addresses whom; what a person sees within them is decided by each module's service. */
+/** How one is known, and that the table of rights is held to; what a person sees is decided by each module's service. */
 @Configuration
 class SecurityConfiguration {
 
@@ -47,6 +53,10 @@ class SecurityConfiguration {
     @Bean
     SecurityFilterChain chain(
             HttpSecurity http,
+            RightsCheck rights,
+            ProgramKeys keys,
+            PracticeSettings settings,
+            PracticeCalendar calendar,
             @Value("${denfold.address}") String address,
             @Qualifier("handlerExceptionResolver") HandlerExceptionResolver problems)
             throws Exception {
@@ -55,20 +65,12 @@ class SecurityConfiguration {
         if (tls) {
             tokens.setCookieCustomizer(cookie -> cookie.secure(true));
         }
-        String[] staff = {Role.ADMINISTRATOR.name(), Role.COLLEAGUE.name()};
-        return http.csrf(csrf -> csrf.spa().csrfTokenRepository(tokens))
-                .authorizeHttpRequests(requests -> requests.requestMatchers("/api/session", "/api/practice")
-                        .permitAll()
-                        .requestMatchers("/api/invitations/*", "/api/forgotten-password")
-                        .permitAll()
-                        .requestMatchers("/api/my-sessions", "/api/my-sessions/*")
-                        .authenticated()
-                        .requestMatchers("/api/portal", "/api/portal/**")
-                        .hasRole(Role.GUEST.name())
-                        .requestMatchers("/api/uploads", "/api/uploads/*")
-                        .authenticated()
-                        .requestMatchers("/api/**")
-                        .hasAnyRole(staff)
+        return http.csrf(csrf ->
+                        csrf.spa().csrfTokenRepository(tokens).ignoringRequestMatchers(KeyFilter::isFromProgram))
+                .addFilterBefore(new KeyFilter(keys), CsrfFilter.class)
+                .addFilterBefore(new SessionLimitFilter(settings, calendar), SecurityContextHolderFilter.class)
+                .authorizeHttpRequests(requests -> requests.requestMatchers("/api/**")
+                        .access(rights)
                         .requestMatchers("/actuator/health", "/actuator/health/**")
                         .permitAll()
                         .requestMatchers("/actuator/**")
@@ -94,6 +96,9 @@ class SecurityConfiguration {
     private static String words(AccessDeniedException why) {
         return why instanceof CsrfException
                 ? "This page has been open for too long. Load it again, then try once more."
-                : "Your account may not do this.";
+                : why instanceof AuthorizationDeniedException denied
+                                && denied.getAuthorizationResult() instanceof RightsCheck.Refused refused
+                        ? refused.words()
+                        : "Your account may not do this.";
     }
 }

@@ -5,6 +5,7 @@ import app.denfold.server.access.Role;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.access.accounts.OpenSession;
+import jakarta.annotation.Nullable;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
@@ -39,30 +40,39 @@ class SessionController {
 
     record NewPassword(@NotBlank String password) {}
 
-    record Me(UUID id, String name, String email, Role role, boolean mayChange, boolean seesSensitive) {
-        static Me of(Viewer viewer) {
-            return new Me(
-                    viewer.accountId(),
-                    viewer.name(),
-                    viewer.email(),
-                    viewer.role(),
-                    viewer.mayChange(),
-                    viewer.seesSensitive());
-        }
+    /** @param desk at which the account works unless its browser says otherwise; null for none */
+    record Me(
+            UUID id,
+            String name,
+            String email,
+            Role role,
+            boolean mayChange,
+            boolean seesSensitive,
+            @Nullable String desk) {}
+
+    private Me meOf(Viewer viewer) {
+        return new Me(
+                viewer.accountId(),
+                viewer.name(),
+                viewer.email(),
+                viewer.role(),
+                viewer.mayChange(),
+                viewer.seesSensitive(),
+                accounts.postOf(viewer.accountId()).desk());
     }
 
     record Invitation(String name, String email) {}
 
     @GetMapping("/api/session")
     Me me(Viewer viewer) {
-        return Me.of(viewer);
+        return meOf(viewer);
     }
 
     @PostMapping("/api/session")
     Me signIn(@Valid @RequestBody SignInRequest body, HttpServletRequest request, HttpServletResponse response) {
         Viewer viewer = accounts.signIn(body.email(), body.password(), request.getRemoteAddr());
         sessions.begin(viewer, request, response);
-        return Me.of(viewer);
+        return meOf(viewer);
     }
 
     /** Where the account is signed in. */
@@ -99,6 +109,6 @@ class SessionController {
             HttpServletResponse response) {
         Viewer viewer = accounts.setPasswordByLink(token, body.password());
         sessions.begin(viewer, request, response);
-        return Me.of(viewer);
+        return meOf(viewer);
     }
 }

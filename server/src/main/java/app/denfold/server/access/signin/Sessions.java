@@ -2,8 +2,11 @@ package app.denfold.server.access.signin;
 
 import app.denfold.server.access.SignedInAccount;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.practice.PracticeSettings;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import jakarta.servlet.http.HttpSession;
 import java.util.List;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
@@ -19,6 +22,14 @@ class Sessions {
 
     private final HttpSessionSecurityContextRepository contexts = new HttpSessionSecurityContextRepository();
 
+    private final PracticeSettings settings;
+    private final PracticeCalendar calendar;
+
+    Sessions(PracticeSettings settings, PracticeCalendar calendar) {
+        this.settings = settings;
+        this.calendar = calendar;
+    }
+
     void begin(Viewer viewer, HttpServletRequest request, HttpServletResponse response) {
         if (request.getSession(false) != null) {
             request.changeSessionId();
@@ -30,6 +41,9 @@ class Sessions {
                 List.of(new SimpleGrantedAuthority("ROLE_" + viewer.role().name()))));
         SecurityContextHolder.setContext(context);
         contexts.saveContext(context, request, response);
+        HttpSession session = request.getSession();
+        session.setAttribute(SessionLimitFilter.BEGUN, calendar.now().toEpochMilli());
+        session.setMaxInactiveInterval((int) settings.sessionLimits().idle().toSeconds());
     }
 
     void end(HttpServletRequest request, HttpServletResponse response) {

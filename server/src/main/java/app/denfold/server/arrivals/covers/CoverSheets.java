@@ -8,6 +8,7 @@ import app.denfold.server.catalog.Catalog;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.problems.Refusal;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -25,10 +26,12 @@ public class CoverSheets {
 
     private final PersonFiles files;
     private final Catalog catalog;
+    private final PracticeSettings settings;
 
-    CoverSheets(PersonFiles files, Catalog catalog) {
+    CoverSheets(PersonFiles files, Catalog catalog, PracticeSettings settings) {
         this.files = files;
         this.catalog = catalog;
+        this.settings = settings;
     }
 
     /**
@@ -65,9 +68,11 @@ public class CoverSheets {
         return pdf(List.of(new CoverSheet.Sheet(SplitBatch.SEPARATOR, List.of("Next paper", HINT))));
     }
 
-    private static byte[] pdf(List<CoverSheet.Sheet> sheets) {
+    private byte[] pdf(List<CoverSheet.Sheet> sheets) {
         try {
-            return CoverSheet.pdf(sheets);
+            return CoverSheet.pdf(
+                    sheets,
+                    new CoverSheet.House(settings.name(), settings.mark().orElse(null)));
         } catch (IOException impossible) {
             throw new UncheckedIOException(impossible);
         }

@@ -137,7 +137,7 @@ public class Arrivals {
     @Transactional(readOnly = true)
     public void requireMayBring(Viewer viewer, @Nullable UUID fileId) {
         viewer.requireChange();
-        if (viewer.team() != null && fileId == null) {
+        if (!viewer.seesEverybody() && fileId == null) {
             throw Refusal.forbidden("Your account may only add papers to a file.");
         }
         if (fileId != null) {

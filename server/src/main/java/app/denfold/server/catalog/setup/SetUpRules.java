@@ -4,7 +4,6 @@ import app.denfold.core.filing.NamePattern;
 import app.denfold.core.filing.TypeField;
 import app.denfold.exchange.BadInput;
 import app.denfold.exchange.RulesJson;
-import app.denfold.server.access.Role;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.audit.AuditEntry;
@@ -120,10 +119,11 @@ public class SetUpRules {
             @NotNull @Schema(ref = RulesInOpenApi.CHECKLIST) JsonNode definition,
             Map<String, String> labels) {}
 
-    /** @param code null for a section to be made */
+    /** @param code null for a section to be made @param sensitive whether all its papers are */
     public record SectionDetails(
             @Nullable String code,
-            @NotBlank(message = "is needed") @Size(max = 60) String label) {}
+            @NotBlank(message = "is needed") @Size(max = 60) String label,
+            boolean sensitive) {}
 
     /** The rules as they are. */
     public Catalog.Rules current() {
@@ -244,7 +244,7 @@ public class SetUpRules {
             return null;
         }
         return accounts.viewer(details.reviewer())
-                .filter(v -> v.role() != Role.GUEST && v.mayChange())
+                .filter(v -> v.role().worksHere() && v.mayChange())
                 .filter(v -> !details.sensitive() || v.seesSensitive())
                 .map(Viewer::accountId)
                 .orElseThrow(() ->
@@ -348,12 +348,12 @@ public class SetUpRules {
                 throw Refusal.invalid(i + ".label", "There are two sections called " + section.label() + ".");
             }
             Section before = section.code() == null ? null : kept.remove(section.code());
-            if (before == null) {
-                sections.save(
-                        new Section(newCode(section.label(), i), section.label().strip(), i));
-            } else {
-                before.take(section.label().strip(), i);
-            }
+            Section now = before == null
+                    ? new Section(newCode(section.label(), i), section.label().strip(), i)
+                    : before;
+            now.take(section.label().strip(), i);
+            now.keepFromMany(section.sensitive());
+            sections.save(now);
         }
         for (Section left : kept.values()) {
             if (types.existsBySection(left.code())) {

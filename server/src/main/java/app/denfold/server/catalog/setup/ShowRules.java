@@ -33,7 +33,7 @@ class ShowRules {
         this.checklists = checklists;
     }
 
-    record SectionAnswerOfSetUp(String code, String label, int types) {}
+    record SectionAnswerOfSetUp(String code, String label, boolean sensitive, int types) {}
 
     record TypeSetUp(
             String code,
@@ -63,7 +63,7 @@ class ShowRules {
         viewer.requireAdministrator();
         List<KeptDocumentType> types = catalog.types();
         return catalog.sections().stream()
-                .map(s -> new SectionAnswerOfSetUp(s.code(), s.label(), (int)
+                .map(s -> new SectionAnswerOfSetUp(s.code(), s.label(), s.sensitive(), (int)
                         types.stream().filter(t -> t.section().equals(s.code())).count()))
                 .toList();
     }

@@ -237,9 +237,11 @@ class BoardStore {
     List<String> teams(Viewer viewer) {
         return entities.createQuery(
                         "select distinct f.team from PersonFile f where f.team is not null"
-                                + " and (:own is null or f.team = :own) order by f.team",
+                                + " and (:everybody = true or f.team in :teams or f.id in :people) order by f.team",
                         String.class)
-                .setParameter("own", viewer.team())
+                .setParameter("everybody", viewer.seesEverybody())
+                .setParameter("teams", List.of(viewer.sight().teamNames()))
+                .setParameter("people", List.of(viewer.sight().files()))
                 .getResultList();
     }
 
@@ -290,8 +292,12 @@ class BoardStore {
     private static Where whereOfPersons(Scope scope) {
         Where where = new Where();
         BoardFilter filter = scope.filter;
-        if (scope.viewer.team() != null) {
-            where.and(" and f.team = :own", "own", scope.viewer.team());
+        if (!scope.viewer.seesEverybody()) {
+            where.and(
+                    " and (f.team in :teams or f.id in :people)",
+                    "teams",
+                    List.of(scope.viewer.sight().teamNames()));
+            where.values.put("people", List.of(scope.viewer.sight().files()));
         }
         if (BoardFilter.isGiven(filter.kind())) {
             where.and(" and f.kind = :kind", "kind", filter.kind());

@@ -1,4 +1,4 @@
-package app.denfold.server.access.accounts;
+package app.denfold.server.access.secrets;
 
 import java.time.Instant;
 import java.util.List;

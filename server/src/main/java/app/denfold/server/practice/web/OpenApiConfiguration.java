@@ -1,4 +1,4 @@
-package app.denfold.server.practice;
+package app.denfold.server.practice.web;
 
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;

@@ -1,4 +1,4 @@
-package app.denfold.server.practice;
+package app.denfold.server.practice.web;
 
 import app.denfold.server.problems.Refusal;
 import jakarta.servlet.http.HttpServletRequest;

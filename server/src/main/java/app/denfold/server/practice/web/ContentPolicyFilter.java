@@ -1,4 +1,4 @@
-package app.denfold.server.practice;
+package app.denfold.server.practice.web;
 
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;

@@ -1,4 +1,4 @@
-package app.denfold.server.people;
+package app.denfold.server.people.candidates;
 
 import app.denfold.core.filing.PlainText;
 import java.util.LinkedHashSet;
@@ -14,7 +14,7 @@ import org.springframework.stereotype.Component;
 
 /** Finds the few persons of whom a text may speak among all, by indexes; who of them it is, the core tells. */
 @Component
-class FindCandidates {
+public class FindCandidates {
 
     private static final int MOST = 300;
     private static final int MOST_WORDS = 400;
@@ -30,7 +30,7 @@ class FindCandidates {
     }
 
     /** Best first: those that share most words with the text, then those with a name much like one in it. */
-    List<UUID> in(String text) {
+    public List<UUID> in(String text) {
         String[] numbers = NUMBER.matcher(text)
                 .results()
                 .map(r -> r.group().toUpperCase(Locale.ROOT))
@@ -63,11 +63,16 @@ class FindCandidates {
                 if (joined.length() >= 5
                         && joined.length() <= 40
                         && joined.chars().anyMatch(Character::isDigit)) {
-                    found.add(SearchText.ofIdentifier(joined.toString()));
+                    found.add(asOneWord(joined.toString()));
                 }
             }
         }
         return found.toArray(String[]::new);
+    }
+
+    /** An identifier as one word that no name is: only its letters and digits count. */
+    public static String asOneWord(String identifier) {
+        return "#" + PlainText.of(identifier).replaceAll("[^\\p{L}\\d]", "");
     }
 
     /** Words that begin with a capital letter, as names do, also with the errors of a poor scan. */
@@ -81,11 +86,11 @@ class FindCandidates {
                 .toArray(String[]::new);
     }
 
-    Set<String> wordsLike(String word) {
+    public Set<String> wordsLike(String word) {
         return Set.copyOf(store.wordsLike(word));
     }
 
-    List<UUID> byAddress(@Nullable String address) {
+    public List<UUID> byAddress(@Nullable String address) {
         return address == null ? List.of() : store.byAddress(address);
     }
 }

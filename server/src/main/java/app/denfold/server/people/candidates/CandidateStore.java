@@ -1,4 +1,4 @@
-package app.denfold.server.people;
+package app.denfold.server.people.candidates;
 
 import java.util.List;
 import java.util.UUID;

@@ -1,4 +1,4 @@
-package app.denfold.server.access.accounts;
+package app.denfold.server.access.secrets;
 
 import com.github.f4b6a3.uuid.UuidCreator;
 import jakarta.persistence.Entity;
@@ -10,7 +10,7 @@ import org.jspecify.annotations.Nullable;
 
 /** A link that lets its holder set a password once; only a hash of its secret is kept. */
 @Entity
-class OneTimeLink {
+public class OneTimeLink {
 
     @Id
     private UUID id;
@@ -36,19 +36,19 @@ class OneTimeLink {
         this.expiresAt = expiresAt;
     }
 
-    UUID accountId() {
+    public UUID accountId() {
         return accountId;
     }
 
-    boolean isUsed() {
+    public boolean isUsed() {
         return usedAt != null;
     }
 
-    boolean isExpired(Instant now) {
+    public boolean isExpired(Instant now) {
         return now.isAfter(expiresAt);
     }
 
-    void use(Instant now) {
+    public void use(Instant now) {
         this.usedAt = now;
     }
 }

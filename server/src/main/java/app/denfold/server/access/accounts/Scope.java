@@ -1,0 +1,65 @@
+package app.denfold.server.access.accounts;
+
+import app.denfold.core.people.Teams.Reach;
+import jakarta.annotation.Nullable;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.Set;
+
+/**
+ * What an account may see and do.
+ *
+ * @param reach whose files
+ * @param team the own one, from which the reach is measured; null for none
+ * @param leads teams led, whose files are seen whatever the reach
+ * @param seesSensitive whether every sensitive paper and fact is seen
+ * @param seesSections codes of the sections whose sensitive papers are seen although not all are
+ * @param mayChange false for somebody who looks only
+ */
+public record Scope(
+        @NotNull Reach reach,
+        @Nullable @Size(max = 60) String team,
+        @NotNull @Size(max = 40) Set<@NotNull @Size(max = 60) String> leads,
+        boolean seesSensitive,
+        @NotNull @Size(max = 100) Set<@NotNull @Size(max = 60) String> seesSections,
+        boolean mayChange) {
+
+    public Scope {
+        team = team == null || team.isBlank() ? null : team.strip();
+        leads = leads == null ? Set.of() : Set.copyOf(leads);
+        seesSections = seesSections == null ? Set.of() : Set.copyOf(seesSections);
+    }
+
+    /** Of a team; null for everybody's. */
+    public static Scope ofTeam(@Nullable String team, boolean seesSensitive, boolean mayChange) {
+        return new Scope(
+                team == null ? Reach.EVERYBODY : Reach.TEAM, team, Set.of(), seesSensitive, Set.of(), mayChange);
+    }
+
+    public static Scope nothing() {
+        return new Scope(Reach.OWN_PEOPLE, null, Set.of(), false, Set.of(), false);
+    }
+
+    /** In words, such as {@code the files of the department of Riding school, no sensitive papers, looks only}. */
+    public String words() {
+        String files =
+                switch (reach) {
+                    case EVERYBODY -> "everybody’s files";
+                    case AREA -> "the files of the area of " + team;
+                    case DEPARTMENT -> "the files of the department of " + team;
+                    case TEAM -> "the files of " + team;
+                    case OWN_PEOPLE -> "the files of their own people";
+                };
+        String led = leads.isEmpty() || reach == Reach.EVERYBODY
+                ? ""
+                : " and of " + String.join(", ", leads.stream().sorted().toList());
+        String sensitive = seesSensitive
+                ? ", sensitive papers"
+                : seesSections.isEmpty()
+                        ? ", no sensitive papers"
+                        : ", sensitive papers of "
+                                + String.join(
+                                        ", ", seesSections.stream().sorted().toList());
+        return files + led + sensitive + (mayChange ? "" : ", looks only");
+    }
+}

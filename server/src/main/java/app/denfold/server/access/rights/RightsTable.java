@@ -1,0 +1,294 @@
+package app.denfold.server.access.rights;
+
+import app.denfold.server.access.KeyScope;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.server.PathContainer;
+import org.springframework.web.util.pattern.PathPattern;
+import org.springframework.web.util.pattern.PathPatternParser;
+
+/**
+ * What an account must be to use an address of the API, for all of them. Which persons and papers it may know of is asked
+ * of {@link app.denfold.server.access.Viewer} by whoever answers.
+ *
+ * <p>The columns: method, address, right, and for what the key of a program must be to use it; a program may use no
+ * address without one.
+ */
+final class RightsTable {
+
+    private static final String TABLE = """
+            POST    /api/accounts/{id}/close                                   ADMINISTER
+            POST    /api/accounts/{id}/open                                    ADMINISTER
+            GET     /api/arrivals                                              LOOK
+            POST    /api/arrivals                                              CHANGE     ARRIVALS
+            POST    /api/arrivals/filing                                       CHANGE
+            GET     /api/arrivals/last-filing                                  LOOK
+            POST    /api/arrivals/links                                        CHANGE     ARRIVALS
+            GET     /api/arrivals/of-document/{documentId}                     LOOK
+            POST    /api/arrivals/sent                                         CHANGE
+            POST    /api/arrivals/undo-filing                                  CHANGE
+            GET     /api/arrivals/{id}                                         LOOK
+            GET     /api/arrivals/{id}/content                                 LOOK
+            POST    /api/arrivals/{id}/discard                                 CHANGE
+            POST    /api/arrivals/{id}/filing                                  CHANGE
+            POST    /api/arrivals/{id}/join                                    CHANGE
+            POST    /api/arrivals/{id}/link-check                              LOOK
+            POST    /api/arrivals/{id}/move-page                               CHANGE
+            GET     /api/arrivals/{id}/outcome                                 LOOK
+            PUT     /api/arrivals/{id}/pages                                   CHANGE
+            GET     /api/arrivals/{id}/pages/{page}                            LOOK
+            POST    /api/arrivals/{id}/presence                                LOOK
+            POST    /api/arrivals/{id}/preview                                 LOOK
+            POST    /api/arrivals/{id}/set-aside                               CHANGE
+            POST    /api/arrivals/{id}/split                                   CHANGE
+            POST    /api/arrivals/{id}/split-by-rules                          CHANGE
+            POST    /api/arrivals/{id}/take-up                                 CHANGE
+            POST    /api/arrivals/{id}/undo-pages                              CHANGE
+            POST    /api/arrivals/{id}/unlock                                  CHANGE
+            GET     /api/audit/check                                           ADMINISTER
+            GET     /api/board                                                 LOOK       COVERAGE
+            GET     /api/board/counts                                          LOOK       COVERAGE
+            GET     /api/board/csv                                             LOOK       COVERAGE
+            GET     /api/board/falling                                         LOOK       COVERAGE
+            GET     /api/board/forecast                                        LOOK       COVERAGE
+            GET     /api/board/teams                                           LOOK
+            GET     /api/colleagues                                            LOOK
+            DELETE  /api/comments/{id}                                         CHANGE
+            GET     /api/cover-sheets                                          CHANGE
+            GET     /api/cover-sheets/separator                                CHANGE
+            POST    /api/coverage/newcomer                                     LOOK
+            GET     /api/demo/mail                                             ADMINISTER
+            GET     /api/demo/scanner                                          LOOK
+            POST    /api/demo/scanner                                          ADMINISTER
+            GET     /api/desk-signings/{id}                                    LOOK
+            GET     /api/desk-signings/{id}/pages/{page}                       LOOK
+            POST    /api/desk-signings/{id}/signatures                         CHANGE
+            POST    /api/desk-signings/{id}/withdraw                           CHANGE
+            GET     /api/desks                                                 CHANGE
+            DELETE  /api/desks/{desk}/file                                     CHANGE
+            PUT     /api/desks/{desk}/file                                     CHANGE
+            GET     /api/directory                                             CHANGE
+            GET     /api/directory/{number}                                    CHANGE
+            GET     /api/document-types                                        LOOK
+            POST    /api/documents/accept                                      CHANGE
+            POST    /api/documents/copy                                        CHANGE
+            POST    /api/documents/destroy                                     ADMINISTER
+            POST    /api/documents/details                                     CHANGE
+            POST    /api/documents/details/undo                                CHANGE
+            POST    /api/documents/discard                                     CHANGE
+            POST    /api/documents/move                                        CHANGE
+            POST    /api/documents/send-back                                   CHANGE
+            POST    /api/documents/{documentId}/desk-signings                  CHANGE
+            GET     /api/documents/{documentId}/desk-signings/open             LOOK
+            GET     /api/documents/{id}                                        LOOK
+            POST    /api/documents/{id}/accept                                 CHANGE
+            GET     /api/documents/{id}/comments                               LOOK
+            POST    /api/documents/{id}/comments                               CHANGE
+            POST    /api/documents/{id}/comments/seen                          LOOK
+            PUT     /api/documents/{id}/details                                CHANGE
+            POST    /api/documents/{id}/entered-in-error                       CHANGE
+            POST    /api/documents/{id}/excerpts                               CHANGE
+            GET     /api/documents/{id}/hand-overs                             LOOK
+            POST    /api/documents/{id}/hand-overs                             CHANGE
+            DELETE  /api/documents/{id}/hold                                   CHANGE
+            POST    /api/documents/{id}/hold                                   CHANGE
+            POST    /api/documents/{id}/lift-hold                              ADMINISTER
+            POST    /api/documents/{id}/place                                  CHANGE
+            POST    /api/documents/{id}/restore                                CHANGE
+            POST    /api/documents/{id}/send-back                              CHANGE
+            POST    /api/documents/{id}/shares                                 CHANGE
+            DELETE  /api/documents/{id}/shares/{accountId}                     CHANGE
+            POST    /api/documents/{id}/versions                               CHANGE
+            GET     /api/documents/{id}/versions/{number}/archive              LOOK
+            GET     /api/documents/{id}/versions/{number}/content              LOOK
+            GET     /api/documents/{id}/versions/{number}/differences          LOOK
+            POST    /api/documents/{id}/versions/{number}/laid-out             LOOK
+            GET     /api/documents/{id}/versions/{number}/laid-out/reading     LOOK
+            POST    /api/documents/{id}/versions/{number}/link-check           LOOK
+            GET     /api/documents/{id}/versions/{number}/pages/{page}         LOOK
+            GET     /api/documents/{id}/versions/{number}/reading              LOOK
+            POST    /api/documents/{id}/versions/{number}/restore              CHANGE
+            GET     /api/documents/{id}/versions/{number}/text                 LOOK
+            POST    /api/documents/{id}/versions/{number}/turn                 CHANGE
+            GET     /api/documents/{id}/versions/{number}/words                LOOK
+            GET     /api/duplicates                                            LOOK
+            DELETE  /api/excerpts/{id}                                         CHANGE
+            POST    /api/files                                                 CHANGE     PEOPLE
+            GET     /api/files/found                                           LOOK       PEOPLE
+            GET     /api/files/{fileId}/confirmed-sections                     LOOK
+            POST    /api/files/{fileId}/sections/{section}/confirm             ADMINISTER
+            POST    /api/files/{fileId}/sections/{section}/reopen              ADMINISTER
+            GET     /api/files/{fileId}/visits                                 LOOK
+            POST    /api/files/{fileId}/visits                                 CHANGE
+            DELETE  /api/files/{fileId}/visits/{id}                            CHANGE
+            GET     /api/files/{fileId}/wastebasket                            LOOK
+            GET     /api/files/{id}                                            LOOK       PEOPLE
+            PUT     /api/files/{id}                                            CHANGE     PEOPLE
+            POST    /api/files/{id}/asks                                       CHANGE
+            POST    /api/files/{id}/asks/{askId}/withdraw                      CHANGE
+            GET     /api/files/{id}/chase                                      LOOK
+            POST    /api/files/{id}/chase                                      CHANGE
+            GET     /api/files/{id}/duplicates                                 LOOK
+            GET     /api/files/{id}/excerpts                                   LOOK
+            POST    /api/files/{id}/guests                                     CHANGE
+            DELETE  /api/files/{id}/guests/{accountId}                         ADMINISTER
+            POST    /api/files/{id}/guests/{accountId}/invitation              CHANGE
+            GET     /api/files/{id}/ledger                                     LOOK       COVERAGE
+            GET     /api/files/{id}/lines                                      LOOK
+            GET     /api/files/{id}/merges                                     LOOK
+            DELETE  /api/files/{id}/not-same/{other}                           CHANGE
+            PUT     /api/files/{id}/not-same/{other}                           CHANGE
+            GET     /api/files/{id}/notices                                    LOOK
+            GET     /api/files/{id}/papers                                     LOOK
+            GET     /api/files/{id}/relations                                  LOOK
+            POST    /api/files/{id}/relations                                  CHANGE
+            GET     /api/files/{id}/shared                                     LOOK
+            GET     /api/files/{id}/signers                                    LOOK
+            GET     /api/files/{id}/slots/{checklist}/{requirement}            LOOK
+            GET     /api/files/{id}/trail                                      LOOK
+            POST    /api/files/{id}/waivers                                    CHANGE
+            GET     /api/files/{id}/who-sees                                   LOOK
+            GET     /api/files/{id}/words                                      LOOK
+            POST    /api/find                                                  LOOK
+            POST    /api/find/around                                           LOOK
+            POST    /api/find/counts                                           LOOK
+            GET     /api/find/csv                                              LOOK
+            GET     /api/find/meant                                            LOOK
+            GET     /api/find/suggestions                                      LOOK
+            POST    /api/forgotten-password                                    EVERYBODY
+            GET     /api/hand-overs/mine                                       LOOK
+            POST    /api/hand-overs/{id}/finish                                CHANGE
+            POST    /api/hand-overs/{id}/pass-on                               CHANGE
+            POST    /api/hand-overs/{id}/return                                CHANGE
+            GET     /api/invitations/{token}                                   EVERYBODY
+            POST    /api/invitations/{token}                                   EVERYBODY
+            GET     /api/jobs                                                  LOOK
+            GET     /api/kinds                                                 LOOK       PEOPLE
+            POST    /api/merges                                                ADMINISTER
+            GET     /api/merges/preview                                        ADMINISTER
+            POST    /api/merges/{id}/undo                                      ADMINISTER
+            GET     /api/my-sessions                                           ACCOUNT
+            DELETE  /api/my-sessions/others                                    ACCOUNT
+            GET     /api/notices                                               LOOK
+            POST    /api/notices/{id}/retry                                    CHANGE
+            GET     /api/openapi                                               LOOK
+            GET     /api/openapi.yaml                                          LOOK
+            GET     /api/outsiders/found                                       LOOK
+            GET     /api/outsiders/{id}                                        LOOK
+            PUT     /api/outsiders/{id}                                        CHANGE
+            POST    /api/placeholders                                          CHANGE
+            GET     /api/portal                                                GUEST
+            GET     /api/portal/documents/{id}/content                         GUEST
+            GET     /api/portal/documents/{id}/pages/{page}                    GUEST
+            POST    /api/portal/papers                                         GUEST
+            DELETE  /api/portal/papers/{id}                                    GUEST
+            GET     /api/practice                                              EVERYBODY
+            GET     /api/practice/mark                                         EVERYBODY
+            GET     /api/preferences                                           LOOK
+            PUT     /api/preferences/{name}                                    LOOK
+            GET     /api/print                                                 LOOK
+            GET     /api/relation-kinds                                        LOOK
+            DELETE  /api/relations/{id}                                        CHANGE
+            GET     /api/saved-searches                                        LOOK
+            POST    /api/saved-searches                                        LOOK
+            GET     /api/saved-searches/counts                                 LOOK
+            DELETE  /api/saved-searches/{id}                                   LOOK
+            DELETE  /api/session                                               EVERYBODY
+            GET     /api/session                                               EVERYBODY
+            POST    /api/session                                               EVERYBODY
+            GET     /api/set-up/accounts                                       ADMINISTER
+            POST    /api/set-up/accounts                                       ADMINISTER
+            PUT     /api/set-up/accounts/{id}                                  ADMINISTER
+            POST    /api/set-up/accounts/{id}/link                             ADMINISTER
+            PUT     /api/set-up/accounts/{id}/pause                            ADMINISTER
+            GET     /api/set-up/checklists                                     ADMINISTER
+            PUT     /api/set-up/checklists                                     ADMINISTER
+            PUT     /api/set-up/checklists/{code}                              ADMINISTER
+            POST    /api/set-up/checklists/{code}/effect                       ADMINISTER
+            GET     /api/set-up/document-types                                 ADMINISTER
+            POST    /api/set-up/document-types/example                         ADMINISTER
+            PUT     /api/set-up/document-types/{code}                          ADMINISTER
+            POST    /api/set-up/document-types/{code}/effect                   ADMINISTER
+            GET     /api/set-up/keys                                           ADMINISTER
+            POST    /api/set-up/keys                                           ADMINISTER
+            DELETE  /api/set-up/keys/{id}                                      ADMINISTER
+            GET     /api/set-up/teams                                          ADMINISTER
+            PUT     /api/set-up/teams                                          ADMINISTER
+            GET     /api/set-up/kinds                                          ADMINISTER
+            PUT     /api/set-up/kinds/{code}                                   ADMINISTER
+            POST    /api/set-up/people                                         ADMINISTER
+            GET     /api/set-up/pickups                                        ADMINISTER
+            PUT     /api/set-up/pickups                                        ADMINISTER
+            GET     /api/set-up/practice                                       ADMINISTER
+            PUT     /api/set-up/practice/days                                  ADMINISTER
+            PUT     /api/set-up/practice/look                                  ADMINISTER
+            DELETE  /api/set-up/practice/mark                                  ADMINISTER
+            POST    /api/set-up/practice/mark                                  ADMINISTER
+            PUT     /api/set-up/practice/sessions                              ADMINISTER
+            GET     /api/set-up/rules                                          ADMINISTER
+            POST    /api/set-up/rules                                          ADMINISTER
+            GET     /api/set-up/sections                                       ADMINISTER
+            PUT     /api/set-up/sections                                       ADMINISTER
+            POST    /api/shares                                                CHANGE
+            GET     /api/today                                                 LOOK
+            DELETE  /api/uploads                                               ACCOUNT
+            HEAD    /api/uploads                                               ACCOUNT
+            OPTIONS /api/uploads                                               ACCOUNT
+            PATCH   /api/uploads                                               ACCOUNT
+            POST    /api/uploads                                               ACCOUNT
+            DELETE  /api/uploads/*                                             ACCOUNT
+            HEAD    /api/uploads/*                                             ACCOUNT
+            OPTIONS /api/uploads/*                                             ACCOUNT
+            PATCH   /api/uploads/*                                             ACCOUNT
+            POST    /api/uploads/*                                             ACCOUNT
+            GET     /api/waiting-counts                                        LOOK
+            POST    /api/zips                                                  LOOK
+            GET     /api/zips/{id}                                             LOOK
+            """;
+
+    private static final List<Row> ROWS = TABLE.lines()
+            .map(RightsTable::row)
+            .sorted(Comparator.comparing(Row::pattern))
+            .toList();
+
+    private RightsTable() {}
+
+    /** @param scope of the keys that may use the address; null when none may */
+    record Row(
+            String method,
+            PathPattern pattern,
+            Right right,
+            @Nullable KeyScope scope) {}
+
+    private static Row row(String line) {
+        String[] columns = line.strip().split("\\s+");
+        return new Row(
+                columns[0],
+                PathPatternParser.defaultInstance.parse(columns[1]),
+                Right.valueOf(columns[2]),
+                Arrays.stream(columns)
+                        .skip(3)
+                        .findFirst()
+                        .map(KeyScope::valueOf)
+                        .orElse(null));
+    }
+
+    /** The row of a request; empty when it is nobody's address. */
+    static Optional<Row> of(String method, String path) {
+        String asked = method.equals("HEAD") && !path.startsWith("/api/uploads") ? "GET" : method;
+        PathContainer parsed = PathContainer.parsePath(path);
+        return ROWS.stream()
+                .filter(row -> row.method().equals(asked) && row.pattern().matches(parsed))
+                .findFirst();
+    }
+
+    /** Whether a method of an address, as a controller writes it, has its row. */
+    static boolean lists(String method, String pattern) {
+        return ROWS.stream()
+                .anyMatch(row -> row.method().equals(method)
+                        && row.pattern().getPatternString().equals(pattern));
+    }
+}
