@@ -38,9 +38,7 @@ test("a team is added into a department; a refusal stands at its line and nothin
   });
   show(<TeamsSetUp />);
   fireEvent.click(await screen.findByText("Add a team"));
-  const names = screen.getAllByLabelText<HTMLInputElement>("Name");
-  const added = names.find((n) => n.value === "") as HTMLInputElement;
-  fireEvent.change(added, { target: { value: "Stables" } });
+  fireEvent.change(screen.getByLabelText("Name"), { target: { value: "Stables" } });
   fireEvent.mouseDown(screen.getByLabelText("In which Stables lies"));
   fireEvent.click(
     await screen.findByText("in Horses", {

@@ -113,14 +113,17 @@ function Tree({ teams }: { teams: Team[] }) {
           const larger = lines.filter((l) => l !== line && l.name && rank(l) < rank(line));
           return (
             <li key={line.kept ?? `new ${at}`} style={{ paddingLeft: depth * 28 }}>
-              <Input
-                aria-label="Name"
-                value={line.name}
-                disabled={line.kept !== undefined}
-                maxLength={60}
-                status={refused ? "error" : undefined}
-                onChange={(e) => change(at, { name: e.target.value })}
-              />
+              {line.kept === undefined ? (
+                <Input
+                  aria-label="Name"
+                  value={line.name}
+                  maxLength={60}
+                  status={refused ? "error" : undefined}
+                  onChange={(e) => change(at, { name: e.target.value })}
+                />
+              ) : (
+                <strong>{line.name}</strong>
+              )}
               <Select
                 aria-label={`What ${line.name || "it"} is`}
                 value={line.size}

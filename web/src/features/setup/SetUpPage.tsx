@@ -23,7 +23,7 @@ const PLACES = [
   { path: "accounts", label: "People with accounts", words: "who may see what" },
   { path: "teams", label: "Teams", words: "departments and areas" },
   { path: "keys", label: "Keys for programs", words: "what may ask by itself" },
-  { path: "practice", label: "The practice", words: "its clock and its days" },
+  { path: "practice", label: "The practice", words: "its name, look and days" },
   { path: "rules", label: "Rules as JSON", words: "out and in" },
 ];
 

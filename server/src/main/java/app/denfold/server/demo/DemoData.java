@@ -15,6 +15,7 @@ import app.denfold.server.people.PersonFile;
 import app.denfold.server.portal.Asks;
 import app.denfold.server.portal.Guests;
 import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.practice.PracticeLook;
 import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.relations.OutsiderDetails;
 import app.denfold.server.relations.PeopleAround;
@@ -134,6 +135,8 @@ class DemoData implements ApplicationRunner {
                         "On leave from lifting after surgery; course booked."));
         Viewer ruth = transactions.execute(t -> {
             settings.found("Oakhollin Riding & Therapy Yard", ZoneId.of("Europe/Vienna"), "#3b4f63");
+            settings.show(new PracticeLook(
+                    settings.name(), "3 Fen Lane\nOakhollin", "#3b4f63", List.of("en", "de"), null, null));
             PersonFile edie = named(people, "Edie Penhallow");
             Viewer guest = guardian(ottilie, edie);
             demoAccounts.settle(ottilie, people, today);
