@@ -54,7 +54,7 @@ export const api = createClient<paths>({
   fetch: async (request) => {
     const again = request.clone();
     const response = await globalThis.fetch(request);
-    const isAboutSession = new URL(request.url).pathname === "/api/session";
+    const isAboutSession = /^\/api\/session(\/|$)/.test(new URL(request.url).pathname);
     if (response.status !== 401 || isAboutSession || !(await sessionEnded())) {
       return response;
     }

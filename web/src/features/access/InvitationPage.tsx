@@ -1,11 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, Button, Form, Input } from "antd";
 import { useNavigate, useParams } from "react-router";
-import { answer, api, fieldWords, wordsOf } from "../../api/client";
+import { answer, api, fieldWords, type Shape, wordsOf } from "../../api/client";
 import "./access.css";
 import { practiceOptions } from "../../api/practice";
 import { PracticeMark } from "../practice/PracticeMark";
 import { forgetAccount } from "./leaveSession";
+import { neededAfter, SecondStep } from "./SecondStep";
 import { meOptions } from "./sessionQueries";
 
 /** Where a one-time link leads: the guest chooses a password and is in. */
@@ -42,15 +43,20 @@ export function InvitationPage() {
 function ChoosePassword({ token, name, email }: { token: string; name: string; email: string }) {
   const queries = useQueryClient();
   const navigate = useNavigate();
+  const comeIn = (me: Shape<"Me">) => {
+    forgetAccount(queries);
+    queries.setQueryData(meOptions.queryKey, me);
+    navigate("/", { replace: true });
+  };
   const accept = useMutation({
     mutationFn: ({ password }: { password: string }) =>
       answer(api.POST("/api/invitations/{token}", { params: { path: { token } }, body: { password } })),
-    onSuccess: (me) => {
-      forgetAccount(queries);
-      queries.setQueryData(meOptions.queryKey, me);
-      navigate("/", { replace: true });
-    },
+    onSuccess: comeIn,
   });
+  const needed = neededAfter(accept.error);
+  if (needed) {
+    return <SecondStep needed={needed} onIn={comeIn} onBack={() => navigate("/", { replace: true })} />;
+  }
   return (
     <Form layout="vertical" requiredMark={false} onFinish={(values) => accept.mutate(values)}>
       <p>

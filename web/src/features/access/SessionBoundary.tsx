@@ -4,6 +4,7 @@ import { type ReactNode, useEffect, useRef, useState } from "react";
 import { answer, api, Problem, type Shape, wordsOf } from "../../api/client";
 import { askWhenSessionEnds, sessionEnded } from "../../api/session";
 import { leaveSession, useOtherAccounts } from "./leaveSession";
+import { type Needed, neededAfter, SecondStep } from "./SecondStep";
 import { meOptions } from "./sessionQueries";
 
 /**
@@ -12,6 +13,7 @@ import { meOptions } from "./sessionQueries";
  */
 export function SessionBoundary({ account, children }: { account: Shape<"Me">; children: ReactNode }) {
   const [isAsked, setIsAsked] = useState(false);
+  const [needed, setNeeded] = useState<Needed>();
   const ended = useRef<(isBack: boolean) => void>(undefined);
   const queries = useQueryClient();
   const [form] = Form.useForm<{ password: string }>();
@@ -32,21 +34,28 @@ export function SessionBoundary({ account, children }: { account: Shape<"Me">; c
       }),
     [],
   );
-  const signIn = useMutation({
-    mutationFn: ({ password }: { password: string }) =>
-      answer(api.POST("/api/session", { body: { email: account.email, password } })),
-    onSuccess: (me) => {
-      queries.setQueryData(meOptions.queryKey, me);
-      setIsAsked(false);
-      form.resetFields();
-      ended.current?.(true);
-      queries.invalidateQueries();
-    },
-  });
   const leave = () => {
     ended.current?.(false);
     leaveSession(queries);
   };
+  const goOn = (me: Shape<"Me">) => {
+    if (me.id !== account.id) {
+      leave();
+      return;
+    }
+    queries.setQueryData(meOptions.queryKey, me);
+    setIsAsked(false);
+    setNeeded(undefined);
+    form.resetFields();
+    ended.current?.(true);
+    queries.invalidateQueries();
+  };
+  const signIn = useMutation({
+    mutationFn: ({ password }: { password: string }) =>
+      answer(api.POST("/api/session", { body: { email: account.email, password } })),
+    onSuccess: goOn,
+    onError: (error) => setNeeded(neededAfter(error)),
+  });
   return (
     <>
       {children}
@@ -58,17 +67,24 @@ export function SessionBoundary({ account, children }: { account: Shape<"Me">; c
         closable={false}
         mask={{ closable: false }}
         keyboard={false}
-        okButtonProps={{ loading: signIn.isPending }}
+        okButtonProps={{ loading: signIn.isPending, hidden: needed !== undefined }}
         onOk={form.submit}
         onCancel={leave}
         width={420}
         zIndex={2000}
       >
-        <p>
+        {needed && <SecondStep needed={needed} onIn={goOn} onBack={() => setNeeded(undefined)} />}
+        <p hidden={needed !== undefined}>
           Your session has ended. Type the password of <strong>{account.email}</strong>; everything here stays
           as it is.
         </p>
-        <Form form={form} layout="vertical" requiredMark={false} onFinish={(v) => signIn.mutate(v)}>
+        <Form
+          hidden={needed !== undefined}
+          form={form}
+          layout="vertical"
+          requiredMark={false}
+          onFinish={(v) => signIn.mutate(v)}
+        >
           <Form.Item
             label="Password"
             name="password"
@@ -77,7 +93,7 @@ export function SessionBoundary({ account, children }: { account: Shape<"Me">; c
             <Input.Password autoComplete="current-password" autoFocus />
           </Form.Item>
         </Form>
-        {signIn.error && (
+        {signIn.error && !needed && !neededAfter(signIn.error) && (
           <Alert
             type="error"
             title={

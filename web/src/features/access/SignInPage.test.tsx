@@ -85,3 +85,50 @@ test("whoever forgot the password gets a link, and is told the same whether ther
   fireEvent.click(screen.getByText("Back to signing in"));
   await screen.findByRole("button", { name: "Sign in" });
 });
+
+async function signInAndNeed(code: string, more: object) {
+  const calls = serve({
+    "GET /api/practice": PRACTICE,
+    "POST /api/session": new Refusal(401, { detail: "More is to be shown.", code }),
+    ...more,
+  });
+  show(<SignInPage />);
+  type("Mail address", "ottilie@oakhollin.example");
+  type("Password", "oakhollin-demo");
+  fireEvent.click(screen.getByRole("button", { name: "Sign in" }));
+  return calls;
+}
+
+test("where the account has a second factor its code is asked for, and a wrong one can be typed anew", async () => {
+  let wrong = true;
+  const calls = await signInAndNeed("code-needed", {
+    "POST /api/session/code": () =>
+      wrong
+        ? new Refusal(422, {
+            detail: "Not right.",
+            problems: [{ field: "code", message: "That code is not right." }],
+          })
+        : OTTILIE,
+  });
+  await screen.findByLabelText("Code");
+  type("Code", "123 456");
+  fireEvent.click(screen.getByRole("button", { name: "Sign in" }));
+  await screen.findByText("That code is not right.");
+  wrong = false;
+  fireEvent.click(screen.getByRole("button", { name: "Sign in" }));
+  await waitFor(() => expect(calls.filter((c) => c.path === "/api/session/code")).toHaveLength(2));
+  fireEvent.click(screen.getByRole("button", { name: "Back to the password" }));
+  expect(screen.getByLabelText<HTMLInputElement>("Password")).toBeTruthy();
+});
+
+test("where the practice demands one it is set up, and the recovery codes are shown before one is in", async () => {
+  await signInAndNeed("second-factor-needed", {
+    "POST /api/session/second-factor": { secret: "ABCDEFGH", uri: "otpauth://totp/x?secret=ABCDEFGH" },
+    "POST /api/session/second-factor/confirm": { me: OTTILIE, recoveryCodes: ["aaaa-bbbb", "cccc-dddd"] },
+  });
+  await screen.findByText("ABCD EFGH");
+  type("2. Type the code it shows", "123456");
+  fireEvent.click(screen.getByRole("button", { name: "Confirm and go in" }));
+  await screen.findByText("cccc-dddd");
+  fireEvent.click(screen.getByRole("button", { name: "I have kept them" }));
+});

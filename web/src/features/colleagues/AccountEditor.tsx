@@ -354,6 +354,21 @@ function Standing({
         <Button loading={act.isPending} onClick={() => pause(account.state !== "PAUSED")}>
           {account.state === "PAUSED" ? "End the pause" : "Pause"}
         </Button>
+        {account.state === "ACTIVE" && (
+          <Popconfirm
+            title={`Take away the second factor of ${account.name}?`}
+            description="For a lost device. They sign in with the password alone, or set it up anew."
+            okText="Take it away"
+            onConfirm={() =>
+              act.mutate({
+                call: () => api.POST("/api/set-up/accounts/{id}/end-second-factor", { params }),
+                said: `${account.name} has no second factor now.`,
+              })
+            }
+          >
+            <Button loading={act.isPending}>Lost device…</Button>
+          </Popconfirm>
+        )}
         <Popconfirm
           title={`End the account of ${account.name}?`}
           description="They are signed out at once, and their links end. The trail keeps what they did."

@@ -16,6 +16,7 @@ import { api } from "../../api/client";
 import { RunningWork } from "../../ui/RunningWork";
 import { leaveSession } from "../access/leaveSession";
 import { MySessions } from "../access/MySessions";
+import { MySignIn } from "../access/MySignIn";
 import { meOptions } from "../access/sessionQueries";
 import { desksOptions, useDesk } from "../arrivals/deskQueries";
 import { AsOfRibbon } from "../asof/AsOfRibbon";
@@ -140,6 +141,7 @@ function Me() {
   const desks = useQuery({ ...desksOptions, enabled: me?.mayChange === true }).data ?? [];
   const [desk, stand] = useDesk();
   const [showsSessions, setShowsSessions] = useState(false);
+  const [showsSignIn, setShowsSignIn] = useState(false);
   const queries = useQueryClient();
   const navigate = useNavigate();
   const signOut = async () => {
@@ -175,6 +177,7 @@ function Me() {
           },
         ]
       : []),
+    { key: "sign-in", label: "How I sign in", onClick: () => setShowsSignIn(true) },
     { key: "sessions", label: "Where I am signed in", onClick: () => setShowsSessions(true) },
     { key: "out", label: "Sign out", onClick: signOut },
   ];
@@ -185,6 +188,7 @@ function Me() {
           {initials}
         </button>
       </Dropdown>
+      {showsSignIn && <MySignIn onClose={() => setShowsSignIn(false)} />}
       {showsSessions && <MySessions onClose={() => setShowsSessions(false)} />}
     </>
   );

@@ -5,7 +5,7 @@ import { PracticeSetUp } from "./PracticeSetUp";
 
 afterEach(cleanup);
 
-const OWN = { sessionIdleMinutes: 480, sessionMostHours: 24 };
+const OWN = { sessionIdleMinutes: 480, sessionMostHours: 24, secondFactor: [] };
 
 test("how days are meant is saved wholly, and a refusal keeps what was chosen", async () => {
   let refuses = true;
@@ -67,7 +67,12 @@ test("how long one stays signed in is saved by itself", async () => {
   show(<PracticeSetUp />);
   const idle = await screen.findByLabelText("Signed out after minutes without use");
   fireEvent.change(idle, { target: { value: "30" } });
-  fireEvent.click(screen.getByRole("button", { name: "Save signed in" }));
+  fireEvent.click(screen.getByLabelText("administrators"));
+  fireEvent.click(screen.getByRole("button", { name: "Save signing in" }));
   await screen.findByText("Saved.");
-  expect(calls.find((c) => c.method === "PUT")?.body).toEqual({ idleMinutes: 30, mostHours: 24 });
+  expect(calls.find((c) => c.method === "PUT")?.body).toEqual({
+    idleMinutes: 30,
+    mostHours: 24,
+    secondFactor: ["ADMINISTRATOR"],
+  });
 });

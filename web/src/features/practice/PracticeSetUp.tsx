@@ -3,6 +3,7 @@ import {
   Alert,
   App,
   Button,
+  Checkbox,
   ColorPicker,
   Form,
   Input,
@@ -45,7 +46,11 @@ export function PracticeSetUp() {
               <LookForm practice={met} own={kept} />
               <DaysForm kept={{ zone: met.zone, dayOrder: met.dayOrder, weekStart: met.weekStart }} />
               <SessionsForm
-                kept={{ idleMinutes: kept.sessionIdleMinutes, mostHours: kept.sessionMostHours }}
+                kept={{
+                  idleMinutes: kept.sessionIdleMinutes,
+                  mostHours: kept.sessionMostHours,
+                  secondFactor: kept.secondFactor,
+                }}
               />
             </section>
           )}
@@ -309,7 +314,7 @@ function SessionsForm({ kept }: { kept: Sessions }) {
   );
   return (
     <>
-      <Head title="Signed in" draft={draft} save={save} />
+      <Head title="Signing in" draft={draft} save={save} />
       <Form layout="vertical" className="practice-days practice-pair">
         <Form.Item
           label="Signed out after minutes without use"
@@ -331,6 +336,21 @@ function SessionsForm({ kept }: { kept: Sessions }) {
             max={720}
             value={draft.value.mostHours}
             onChange={(mostHours) => mostHours !== null && set({ mostHours })}
+          />
+        </Form.Item>
+        <Form.Item
+          label="Let in only with a second factor"
+          className="practice-wide"
+          extra="Who has none sets it up at the next sign-in."
+        >
+          <Checkbox.Group
+            options={[
+              { value: "ADMINISTRATOR", label: "administrators" },
+              { value: "COLLEAGUE", label: "colleagues" },
+              { value: "GUEST", label: "guests" },
+            ]}
+            value={draft.value.secondFactor}
+            onChange={(secondFactor) => set({ secondFactor: secondFactor as Sessions["secondFactor"] })}
           />
         </Form.Item>
       </Form>

@@ -35,7 +35,7 @@ final class ServerProcess implements AutoCloseable {
     }
 
     String address() {
-        return "http://127.0.0.1:" + port;
+        return "http://localhost:" + port;
     }
 
     /** Its address; there once the server was started. */

@@ -21,6 +21,7 @@ import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.MvcResult;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMultipartHttpServletRequestBuilder;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -71,11 +72,14 @@ public final class Api {
 
     /** Posts something that begins a session, and goes on with it. */
     public Api begin(String path, Object body) throws Exception {
-        MvcResult result = mvc.perform(request(HttpMethod.POST, path)
-                        .with(csrf())
-                        .contentType(MediaType.APPLICATION_JSON)
-                        .content(MAPPER.writeValueAsString(body)))
-                .andReturn();
+        MockHttpServletRequestBuilder builder = request(HttpMethod.POST, path)
+                .with(csrf())
+                .contentType(MediaType.APPLICATION_JSON)
+                .content(MAPPER.writeValueAsString(body));
+        if (session != null) {
+            builder.cookie(session);
+        }
+        MvcResult result = mvc.perform(builder).andReturn();
         return Arrays.stream(result.getResponse().getCookies())
                 .filter(c -> !c.getName().startsWith("XSRF"))
                 .findFirst()

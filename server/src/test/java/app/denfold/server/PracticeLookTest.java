@@ -53,7 +53,10 @@ class PracticeLookTest {
         api = practice.administrator();
         api.send(HttpMethod.PUT, LOOK, before);
         api.send(HttpMethod.DELETE, MARK, null);
-        api.send(HttpMethod.PUT, "/api/set-up/practice/sessions", Map.of("idleMinutes", 480, "mostHours", 24));
+        api.send(
+                HttpMethod.PUT,
+                "/api/set-up/practice/sessions",
+                Map.of("idleMinutes", 480, "mostHours", 24, "secondFactor", List.of()));
     }
 
     private static Map<String, Object> look(String name, String colour, String from, String replyTo) {
@@ -141,7 +144,10 @@ class PracticeLookTest {
     @Test
     void sessionsEndAfterWhatThePracticeAllows() throws Exception {
         String limits = "/api/set-up/practice/sessions";
-        assertThat(api.send(HttpMethod.PUT, limits, Map.of("idleMinutes", 1, "mostHours", 24))
+        assertThat(api.send(
+                                HttpMethod.PUT,
+                                limits,
+                                Map.of("idleMinutes", 1, "mostHours", 24, "secondFactor", List.of()))
                         .<String>at("$.problems[0].field"))
                 .isEqualTo("idleMinutes");
         Api colleague = practice.colleague(null, false, true);
@@ -155,13 +161,19 @@ class PracticeLookTest {
                         where principal_name like '%' || :id
                         """).param("id", idle).update();
         assertThat(aged).isPositive();
-        assertThat(api.send(HttpMethod.PUT, limits, Map.of("idleMinutes", 30, "mostHours", 24))
+        assertThat(api.send(
+                                HttpMethod.PUT,
+                                limits,
+                                Map.of("idleMinutes", 30, "mostHours", 24, "secondFactor", List.of()))
                         .status())
                 .isEqualTo(204);
         assertThat(colleague.get("/api/session").status()).isEqualTo(401);
         assertThat(other.get("/api/session").status()).isEqualTo(200);
         assertThat(practice.colleague(null, false, true)
-                        .send(HttpMethod.PUT, limits, Map.of("idleMinutes", 30, "mostHours", 24))
+                        .send(
+                                HttpMethod.PUT,
+                                limits,
+                                Map.of("idleMinutes", 30, "mostHours", 24, "secondFactor", List.of()))
                         .status())
                 .isEqualTo(403);
     }

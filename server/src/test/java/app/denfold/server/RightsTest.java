@@ -107,11 +107,13 @@ class RightsTest {
     }
 
     @Test
-    void withoutASessionNothingIsAnsweredButWhatThePracticeIsCalled() throws Exception {
+    void withoutASessionNothingIsAnsweredButWhatThePracticeIsCalledAndTheWayIn() throws Exception {
         List<String> refused = refusedTo(Api.nobody(mvc), 401, "Sign in first.");
         List<String> open =
                 all("/api/").stream().filter(a -> !refused.contains(a)).toList();
-        assertThat(open).isNotEmpty().allMatch(a -> a.startsWith("GET /api/practice"));
+        assertThat(open)
+                .isNotEmpty()
+                .allMatch(a -> a.startsWith("GET /api/practice") || a.startsWith("POST /api/session/"));
     }
 
     @Test
@@ -126,6 +128,7 @@ class RightsTest {
                 .allMatch(a -> a.contains("/api/portal")
                         || a.contains("/api/uploads")
                         || a.contains("/api/my-")
+                        || a.startsWith("POST /api/session/")
                         || a.startsWith("GET /api/practice"));
     }
 

@@ -28,8 +28,8 @@ class TablesTest {
     private static final Path MIGRATIONS = Path.of("src/main/resources/db/migration");
 
     /** Tables that belong to libraries. */
-    private static final Pattern OF_LIBRARIES =
-            Pattern.compile("spring_session.*|scheduled_tasks|event_publication.*|flyway.*");
+    private static final Pattern OF_LIBRARIES = Pattern.compile(
+            "spring_session.*|scheduled_tasks|event_publication.*|flyway.*|user_entities|user_credentials");
 
     private static final Pattern CREATED = Pattern.compile("create table (?:if not exists )?(\\w+)");
     private static final Pattern DROPPED = Pattern.compile("drop table (?:if exists )?(\\w+)");

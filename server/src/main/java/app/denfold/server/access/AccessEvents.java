@@ -5,12 +5,15 @@ public final class AccessEvents {
 
     private AccessEvents() {}
 
-    public record SignedIn(Actor who) {}
+    public record SignedIn(Actor who, String how) {}
 
     public record SignedOut(Actor who) {}
 
     /** Only of accounts that are there: what strangers type is not kept. */
     public record SignInRefused(String known, String why) {}
+
+    /** @param what in words, such as {@code set up a second factor} */
+    public record SecondFactorChanged(Actor by, String what) {}
 
     public record PasswordSet(Actor who) {}
 

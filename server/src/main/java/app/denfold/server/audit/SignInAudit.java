@@ -17,7 +17,7 @@ class SignInAudit {
 
     @EventListener
     void on(AccessEvents.SignedIn event) {
-        trail.record(AuditEntry.general(event.who(), "signed-in", "signed in"));
+        trail.record(AuditEntry.general(event.who(), "signed-in", "signed in" + event.how()));
     }
 
     @EventListener
@@ -79,5 +79,10 @@ class SignInAudit {
     @EventListener
     void on(AccessEvents.PasswordSet event) {
         trail.record(AuditEntry.general(event.who(), "password-set", "set a password through a one-time link"));
+    }
+
+    @EventListener
+    void on(AccessEvents.SecondFactorChanged event) {
+        trail.record(AuditEntry.general(event.by(), "second-factor", event.what()));
     }
 }

@@ -3,6 +3,7 @@ package app.denfold.server.colleagues;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.access.accounts.StaffAccount;
+import app.denfold.server.access.secondfactor.SecondFactors;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.chasing.Message;
@@ -27,6 +28,7 @@ class SetUpColleagues {
     private final Accounts accounts;
     private final PersonFiles files;
     private final Guests guests;
+    private final SecondFactors factors;
     private final Outbox outbox;
     private final AuditTrail trail;
     private final PracticeSettings settings;
@@ -36,6 +38,7 @@ class SetUpColleagues {
             Accounts accounts,
             PersonFiles files,
             Guests guests,
+            SecondFactors factors,
             Outbox outbox,
             AuditTrail trail,
             PracticeSettings settings,
@@ -43,6 +46,7 @@ class SetUpColleagues {
         this.accounts = accounts;
         this.files = files;
         this.guests = guests;
+        this.factors = factors;
         this.outbox = outbox;
         this.trail = trail;
         this.settings = settings;
@@ -87,6 +91,13 @@ class SetUpColleagues {
                 .filter(v -> v.role().worksHere())
                 .orElseThrow(() -> Refusal.conflict("not-open", "This account is paused or ended; open it first."));
         sendLink(viewer, holder, !accounts.hasPassword(id));
+    }
+
+    /** Takes away the second factor of an account whose holder lost the device; guests' too. */
+    @Transactional
+    void endSecondFactor(Viewer viewer, UUID id) {
+        viewer.requireAdministrator();
+        factors.reset(viewer, accounts.viewerEvenIfClosed(id).orElseThrow(() -> Refusal.notFound("account")));
     }
 
     private void sendLink(Viewer by, Viewer holder, boolean isNew) {

@@ -66,6 +66,13 @@ class SetUpColleaguesController {
         colleagues.sendLinkAgain(viewer, id);
     }
 
+    /** Takes away a second factor whose device is lost. */
+    @PostMapping("/api/set-up/accounts/{id}/end-second-factor")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void endSecondFactor(Viewer viewer, @PathVariable UUID id) {
+        colleagues.endSecondFactor(viewer, id);
+    }
+
     /** Everybody who may see a file now, and by what right. */
     @GetMapping("/api/files/{id}/who-sees")
     List<SetUpColleagues.WhoSees> whoSees(Viewer viewer, @PathVariable UUID id) {

@@ -36,6 +36,10 @@ class Practice {
     private @Nullable String replyTo;
     private byte @Nullable [] mark;
     private @Nullable String markSha256;
+
+    @JdbcTypeCode(SqlTypes.ARRAY)
+    private List<String> secondFactorRoles = List.of();
+
     private int sessionIdleMinutes = (int) SessionLimits.USUAL.idle().toMinutes();
     private int sessionMostHours = (int) SessionLimits.USUAL.most().toHours();
 
@@ -73,6 +77,14 @@ class Practice {
     void mark(byte @Nullable [] png, @Nullable String sha256) {
         this.mark = png;
         this.markSha256 = sha256;
+    }
+
+    List<String> secondFactorRoles() {
+        return secondFactorRoles;
+    }
+
+    void demandSecondFactor(List<String> roles) {
+        this.secondFactorRoles = List.copyOf(roles);
     }
 
     SessionLimits sessionLimits() {

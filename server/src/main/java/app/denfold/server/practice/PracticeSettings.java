@@ -54,6 +54,16 @@ public class PracticeSettings {
         founded().mark(png, sha256);
     }
 
+    /** Names of the roles that are let in only with a second factor. */
+    public List<String> secondFactorRoles() {
+        return practice().map(Practice::secondFactorRoles).orElse(List.of());
+    }
+
+    @Transactional
+    public void demandSecondFactor(List<String> roles) {
+        founded().demandSecondFactor(roles);
+    }
+
     public SessionLimits sessionLimits() {
         return practice().map(Practice::sessionLimits).orElse(SessionLimits.USUAL);
     }

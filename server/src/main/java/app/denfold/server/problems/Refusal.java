@@ -70,6 +70,11 @@ public final class Refusal extends RuntimeException {
         return new Refusal(HttpStatus.UNAUTHORIZED, "sign-in", null, words, Map.of());
     }
 
+    /** The password is right, and something else is to be shown; the code says what. */
+    public static Refusal moreToShow(String code, String words) {
+        return new Refusal(HttpStatus.UNAUTHORIZED, code, null, words, Map.of());
+    }
+
     /** @param seconds after which it may be tried again */
     public static Refusal tooMany(String words, long seconds) {
         return new Refusal(HttpStatus.TOO_MANY_REQUESTS, "throttled", null, words, Map.of("seconds", seconds));

@@ -4,6 +4,7 @@ import app.denfold.paper.Format;
 import app.denfold.paper.reading.Reading;
 import app.denfold.paper.worker.PaperWorkers;
 import app.denfold.paper.worker.WorkerFailed;
+import app.denfold.server.access.Role;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.access.secrets.Secrets;
@@ -23,6 +24,7 @@ import java.time.ZoneId;
 import java.time.format.TextStyle;
 import java.util.Locale;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -126,20 +128,33 @@ class SetUpPractice {
     }
 
     /**
-     * How long people stay signed in; it holds for sessions that are open as well.
+     * How people sign in and how long they stay; limits hold for sessions that are open as well.
      *
      * @param idleMinutes from 5 to 1440
      * @param mostHours from 1 to 720
+     * @param secondFactor roles that are let in only with one
      */
     @Transactional
-    void limitSessions(Viewer viewer, int idleMinutes, int mostHours) {
+    void limitSessions(Viewer viewer, int idleMinutes, int mostHours, Set<Role> secondFactor) {
         viewer.requireAdministrator();
+        if (secondFactor.contains(Role.PROGRAM)) {
+            throw Refusal.invalid("secondFactor", "Programs come in by their keys.");
+        }
+        settings.demandSecondFactor(
+                secondFactor.stream().map(Role::name).sorted().toList());
         settings.limit(new SessionLimits(Duration.ofMinutes(idleMinutes), Duration.ofHours(mostHours)));
         accounts.limitIdle(Duration.ofMinutes(idleMinutes));
         trail.record(AuditEntry.general(
                 viewer.actor(),
                 "set-up",
-                "limited sessions to " + idleMinutes + " minutes without use and " + mostHours + " hours altogether"));
+                "limited sessions to " + idleMinutes + " minutes without use and " + mostHours
+                        + " hours altogether; a second factor is asked of "
+                        + (secondFactor.isEmpty()
+                                ? "nobody"
+                                : secondFactor.stream()
+                                        .map(r -> r.name().toLowerCase(Locale.ROOT) + "s")
+                                        .sorted()
+                                        .collect(Collectors.joining(", ")))));
     }
 
     /**

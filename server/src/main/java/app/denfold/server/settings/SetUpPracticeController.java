@@ -1,5 +1,6 @@
 package app.denfold.server.settings;
 
+import app.denfold.server.access.Role;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.content.UploadedFile;
 import app.denfold.server.practice.DayOrder;
@@ -18,6 +19,7 @@ import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.util.List;
+import java.util.Set;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -44,7 +46,11 @@ class SetUpPracticeController {
 
     /** What only administrators know of the practice's settings. */
     record PracticeSetUpAnswer(
-            @Nullable String mailFrom, @Nullable String replyTo, int sessionIdleMinutes, int sessionMostHours) {}
+            @Nullable String mailFrom,
+            @Nullable String replyTo,
+            int sessionIdleMinutes,
+            int sessionMostHours,
+            List<Role> secondFactor) {}
 
     /** @param colour as {@code #rrggbb} @param languages by ISO 639-1, the usual one first */
     record LookRequest(
@@ -70,7 +76,9 @@ class SetUpPracticeController {
             int idleMinutes,
 
             @Min(value = 1, message = "are at least 1") @Max(value = 720, message = "are at most 720")
-            int mostHours) {}
+            int mostHours,
+
+            @NotNull Set<@NotNull Role> secondFactor) {}
 
     @GetMapping("/api/set-up/practice")
     PracticeSetUpAnswer practice(Viewer viewer) {
@@ -78,8 +86,11 @@ class SetUpPracticeController {
         PracticeLook look = settings.look();
         SessionLimits limits = settings.sessionLimits();
         return new PracticeSetUpAnswer(
-                look.mailFrom(), look.replyTo(), (int) limits.idle().toMinutes(), (int)
-                        limits.most().toHours());
+                look.mailFrom(),
+                look.replyTo(),
+                Math.toIntExact(limits.idle().toMinutes()),
+                Math.toIntExact(limits.most().toHours()),
+                settings.secondFactorRoles().stream().map(Role::valueOf).toList());
     }
 
     @PutMapping("/api/set-up/practice/look")
@@ -118,7 +129,7 @@ class SetUpPracticeController {
     @PutMapping("/api/set-up/practice/sessions")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void sessions(Viewer viewer, @Valid @RequestBody SessionsRequest body) {
-        setUp.limitSessions(viewer, body.idleMinutes(), body.mostHours());
+        setUp.limitSessions(viewer, body.idleMinutes(), body.mostHours(), body.secondFactor());
     }
 
     /** @param weekStart by ISO 8601: 1 for Monday, 7 for Sunday */

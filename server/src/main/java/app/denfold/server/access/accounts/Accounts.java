@@ -27,6 +27,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -103,10 +104,31 @@ public class Accounts {
         String hash = account.map(Account::passwordHash).orElse(nobodysHash);
         boolean right = passwords.matches(password, hash == null ? nobodysHash : hash);
         if (account.isEmpty() || hash == null || !right) {
-            account.ifPresent(known -> noteFailure(known, normal, address));
+            account.ifPresent(known -> noteFailure(known, normal, address, "password"));
             throw wrong();
         }
-        return transactions.execute(t -> signedIn(account.get().id(), normal, address, now));
+        return transactions.execute(t -> {
+            throttle.succeeded(normal, address, now);
+            return viewer(account.get().id()).orElseThrow(Accounts::wrong);
+        });
+    }
+
+    /**
+     * Looks at something that an account shows besides its password; guessing is slowed down as for passwords.
+     *
+     * @param address from which it is shown
+     * @param isRight looks at it
+     * @param words of the refusal when it is wrong
+     */
+    public void checkOnce(Viewer viewer, String address, BooleanSupplier isRight, String words) {
+        String guessed = "code of " + viewer.email();
+        Instant now = calendar.now();
+        transactions.executeWithoutResult(t -> throttle.count(guessed, address, now));
+        if (!isRight.getAsBoolean()) {
+            accounts.findById(viewer.accountId()).ifPresent(known -> noteFailure(known, guessed, address, "code"));
+            throw Refusal.invalid("code", words);
+        }
+        transactions.executeWithoutResult(t -> throttle.succeeded(guessed, address, now));
     }
 
     private static Refusal wrong() {
@@ -114,21 +136,22 @@ public class Accounts {
     }
 
     /** A row of the trail for the first failures and then for few of them: rows stay for good. */
-    private void noteFailure(Account known, String email, String address) {
+    private void noteFailure(Account known, String email, String address, String what) {
         transactions.executeWithoutResult(t -> {
             int failures = throttle.failures(email, address);
             if (failures <= SignInThrottle.FREE || Integer.bitCount(failures) == 1) {
                 events.publishEvent(new SignInRefused(
-                        known.email(), "wrong password" + (failures > 1 ? ", the " + failures + "th in a row" : "")));
+                        known.email(), "wrong " + what + (failures > 1 ? ", the " + failures + "th in a row" : "")));
             }
         });
     }
 
-    private Viewer signedIn(UUID id, String email, String address, Instant now) {
-        Account account = accounts.findById(id).filter(Account::isOpen).orElseThrow(Accounts::wrong);
-        throttle.succeeded(email, address, now);
-        account.visited(now);
-        events.publishEvent(new SignedIn(account.actor()));
+    /** Notes that the holder of an account came in. @param how as it follows “signed in” */
+    @Transactional
+    public Viewer cameIn(UUID accountId, String how) {
+        Account account = accounts.findById(accountId).filter(Account::isOpen).orElseThrow(Accounts::wrong);
+        account.visited(calendar.now());
+        events.publishEvent(new SignedIn(account.actor(), how));
         return viewerOf(account);
     }
 
@@ -446,7 +469,6 @@ public class Accounts {
                     .filter(Account::isOpen)
                     .orElseThrow(() -> Refusal.gone("account-closed", "This account is closed."));
             account.setPasswordHash(hash);
-            account.visited(calendar.now());
             link.use(calendar.now());
             links.endAll(account.id(), calendar.now());
             sessions.endAll(account.id());

@@ -170,6 +170,15 @@ final class RightsTable {
             POST    /api/merges                                                ADMINISTER
             GET     /api/merges/preview                                        ADMINISTER
             POST    /api/merges/{id}/undo                                      ADMINISTER
+            GET     /api/my-passkeys                                           ACCOUNT
+            POST    /api/my-passkeys                                           ACCOUNT
+            POST    /api/my-passkeys/options                                   ACCOUNT
+            DELETE  /api/my-passkeys/{id}                                      ACCOUNT
+            GET     /api/my-second-factor                                      ACCOUNT
+            POST    /api/my-second-factor                                      ACCOUNT
+            POST    /api/my-second-factor/confirm                              ACCOUNT
+            POST    /api/my-second-factor/end                                  ACCOUNT
+            POST    /api/my-second-factor/recovery-codes                       ACCOUNT
             GET     /api/my-sessions                                           ACCOUNT
             DELETE  /api/my-sessions/others                                    ACCOUNT
             GET     /api/notices                                               LOOK
@@ -199,9 +208,15 @@ final class RightsTable {
             DELETE  /api/session                                               EVERYBODY
             GET     /api/session                                               EVERYBODY
             POST    /api/session                                               EVERYBODY
+            POST    /api/session/code                                          EVERYBODY
+            POST    /api/session/passkey                                       EVERYBODY
+            POST    /api/session/passkey/options                               EVERYBODY
+            POST    /api/session/second-factor                                 EVERYBODY
+            POST    /api/session/second-factor/confirm                         EVERYBODY
             GET     /api/set-up/accounts                                       ADMINISTER
             POST    /api/set-up/accounts                                       ADMINISTER
             PUT     /api/set-up/accounts/{id}                                  ADMINISTER
+            POST    /api/set-up/accounts/{id}/end-second-factor                ADMINISTER
             POST    /api/set-up/accounts/{id}/link                             ADMINISTER
             PUT     /api/set-up/accounts/{id}/pause                            ADMINISTER
             GET     /api/set-up/checklists                                     ADMINISTER
@@ -215,8 +230,6 @@ final class RightsTable {
             GET     /api/set-up/keys                                           ADMINISTER
             POST    /api/set-up/keys                                           ADMINISTER
             DELETE  /api/set-up/keys/{id}                                      ADMINISTER
-            GET     /api/set-up/teams                                          ADMINISTER
-            PUT     /api/set-up/teams                                          ADMINISTER
             GET     /api/set-up/kinds                                          ADMINISTER
             PUT     /api/set-up/kinds/{code}                                   ADMINISTER
             POST    /api/set-up/people                                         ADMINISTER
@@ -232,6 +245,8 @@ final class RightsTable {
             POST    /api/set-up/rules                                          ADMINISTER
             GET     /api/set-up/sections                                       ADMINISTER
             PUT     /api/set-up/sections                                       ADMINISTER
+            GET     /api/set-up/teams                                          ADMINISTER
+            PUT     /api/set-up/teams                                          ADMINISTER
             POST    /api/shares                                                CHANGE
             GET     /api/today                                                 LOOK
             DELETE  /api/uploads                                               ACCOUNT

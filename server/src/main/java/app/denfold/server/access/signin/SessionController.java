@@ -1,17 +1,14 @@
 package app.denfold.server.access.signin;
 
 import app.denfold.server.access.AccessEvents.SignedOut;
-import app.denfold.server.access.Role;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.access.accounts.OpenSession;
-import jakarta.annotation.Nullable;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import java.util.List;
-import java.util.UUID;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -27,10 +24,15 @@ import org.springframework.web.bind.annotation.RestController;
 class SessionController {
 
     private final Accounts accounts;
+    private final Entrance entrance;
+    private final ShowMe me;
     private final Sessions sessions;
     private final ApplicationEventPublisher events;
 
-    SessionController(Accounts accounts, Sessions sessions, ApplicationEventPublisher events) {
+    SessionController(
+            Accounts accounts, Entrance entrance, ShowMe me, Sessions sessions, ApplicationEventPublisher events) {
+        this.entrance = entrance;
+        this.me = me;
         this.accounts = accounts;
         this.sessions = sessions;
         this.events = events;
@@ -40,39 +42,17 @@ class SessionController {
 
     record NewPassword(@NotBlank String password) {}
 
-    /** @param desk at which the account works unless its browser says otherwise; null for none */
-    record Me(
-            UUID id,
-            String name,
-            String email,
-            Role role,
-            boolean mayChange,
-            boolean seesSensitive,
-            @Nullable String desk) {}
-
-    private Me meOf(Viewer viewer) {
-        return new Me(
-                viewer.accountId(),
-                viewer.name(),
-                viewer.email(),
-                viewer.role(),
-                viewer.mayChange(),
-                viewer.seesSensitive(),
-                accounts.postOf(viewer.accountId()).desk());
-    }
-
     record Invitation(String name, String email) {}
 
     @GetMapping("/api/session")
-    Me me(Viewer viewer) {
-        return meOf(viewer);
+    Me mine(Viewer viewer) {
+        return me.of(viewer);
     }
 
     @PostMapping("/api/session")
     Me signIn(@Valid @RequestBody SignInRequest body, HttpServletRequest request, HttpServletResponse response) {
         Viewer viewer = accounts.signIn(body.email(), body.password(), request.getRemoteAddr());
-        sessions.begin(viewer, request, response);
-        return meOf(viewer);
+        return me.of(entrance.withPassword(viewer, request, response));
     }
 
     /** Where the account is signed in. */
@@ -108,7 +88,6 @@ class SessionController {
             HttpServletRequest request,
             HttpServletResponse response) {
         Viewer viewer = accounts.setPasswordByLink(token, body.password());
-        sessions.begin(viewer, request, response);
-        return meOf(viewer);
+        return me.of(entrance.withPassword(viewer, request, response));
     }
 }

@@ -1,0 +1,19 @@
+package app.denfold.server.access.signin;
+
+import app.denfold.server.access.Role;
+import jakarta.annotation.Nullable;
+import java.util.UUID;
+
+/**
+ * The account that is signed in.
+ *
+ * @param desk at which it works unless its browser says otherwise; null for none
+ */
+record Me(
+        UUID id,
+        String name,
+        String email,
+        Role role,
+        boolean mayChange,
+        boolean seesSensitive,
+        @Nullable String desk) {}

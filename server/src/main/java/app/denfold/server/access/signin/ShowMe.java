@@ -1,0 +1,27 @@
+package app.denfold.server.access.signin;
+
+import app.denfold.server.access.Viewer;
+import app.denfold.server.access.accounts.Accounts;
+import org.springframework.stereotype.Component;
+
+/** Tells an account about itself. */
+@Component
+class ShowMe {
+
+    private final Accounts accounts;
+
+    ShowMe(Accounts accounts) {
+        this.accounts = accounts;
+    }
+
+    Me of(Viewer viewer) {
+        return new Me(
+                viewer.accountId(),
+                viewer.name(),
+                viewer.email(),
+                viewer.role(),
+                viewer.mayChange(),
+                viewer.seesSensitive(),
+                accounts.postOf(viewer.accountId()).desk());
+    }
+}
