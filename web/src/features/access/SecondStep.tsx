@@ -119,7 +119,9 @@ export function ScanSecret({
     <>
       <p>1. Scan this with an app for codes, or type the words below it there.</p>
       <div className="scan-secret">
-        <QRCode value={secret.uri} size={176} bordered={false} type="svg" />
+        <div aria-hidden="true">
+          <QRCode value={secret.uri} size={176} bordered={false} type="svg" />
+        </div>
         <Typography.Text code copyable={{ text: secret.secret }}>
           {secret.secret.replace(/(.{4})(?!$)/g, "$1 ")}
         </Typography.Text>

@@ -11,7 +11,11 @@ function type(label: string, text: string) {
 }
 
 test("the practice's name stands above two fields, and what was typed is sent", async () => {
-  const calls = serve({ "GET /api/practice": PRACTICE, "POST /api/session": OTTILIE });
+  const calls = serve({
+    "GET /api/practice": PRACTICE,
+    "GET /api/session/ways": {},
+    "POST /api/session": OTTILIE,
+  });
   show(<SignInPage />);
   await screen.findByText(PRACTICE.name);
   type("Mail address", "ottilie@oakhollin.example");
@@ -28,6 +32,7 @@ test("the practice's name stands above two fields, and what was typed is sent", 
 test("a refusal is told in the server's words and keeps what was typed", async () => {
   serve({
     "GET /api/practice": PRACTICE,
+    "GET /api/session/ways": {},
     "POST /api/session": new Refusal(429, {
       detail: "Too many failed attempts. Wait 15 minutes and try again.",
     }),
@@ -51,6 +56,7 @@ test("nothing is sent while a field is empty", async () => {
 test("a used link says so and leads to signing in", async () => {
   serve({
     "GET /api/practice": PRACTICE,
+    "GET /api/session/ways": {},
     "GET /api/invitations/abc": new Refusal(410, {
       detail: "This link was used already.",
       code: "link-used",
@@ -64,6 +70,7 @@ test("a used link says so and leads to signing in", async () => {
 test("a short password is refused before it is sent", async () => {
   const calls = serve({
     "GET /api/practice": PRACTICE,
+    "GET /api/session/ways": {},
     "GET /api/invitations/abc": { name: "Ruth Penhallow", email: "ruth@post.example" },
   });
   show(<InvitationPage />, "/invitation/abc", "/invitation/:token");
@@ -75,7 +82,11 @@ test("a short password is refused before it is sent", async () => {
 });
 
 test("whoever forgot the password gets a link, and is told the same whether there is an account or not", async () => {
-  const calls = serve({ "GET /api/practice": PRACTICE, "POST /api/forgotten-password": {} });
+  const calls = serve({
+    "GET /api/practice": PRACTICE,
+    "GET /api/session/ways": {},
+    "POST /api/forgotten-password": {},
+  });
   show(<SignInPage />);
   fireEvent.click(await screen.findByText("Forgotten your password?"));
   type("Email address", "ottilie@oakhollin.example");
@@ -89,6 +100,7 @@ test("whoever forgot the password gets a link, and is told the same whether ther
 async function signInAndNeed(code: string, more: object) {
   const calls = serve({
     "GET /api/practice": PRACTICE,
+    "GET /api/session/ways": {},
     "POST /api/session": new Refusal(401, { detail: "More is to be shown.", code }),
     ...more,
   });

@@ -11,8 +11,20 @@ import { hasPasskeys, isBrokenOff, signInWithPasskey } from "./passkeys";
 import { type Needed, neededAfter, SecondStep } from "./SecondStep";
 import { meOptions } from "./sessionQueries";
 
+/** Why somebody came back from the house's directory without being in. */
+const FROM_HOUSE: Record<string, string> = {
+  unknown: "Whoever you are there has no account here that is open. Ask your administrator to invite you.",
+  failed: "Signing in there did not work. Try once more, or use your password.",
+};
+
 export function SignInPage() {
+  const fromHouse = FROM_HOUSE[new URLSearchParams(window.location.search).get("house") ?? ""];
   const practice = useQuery(practiceOptions);
+  const ways = useQuery({
+    queryKey: ["ways-in"],
+    queryFn: () => answer(api.GET("/api/session/ways")),
+    staleTime: Number.POSITIVE_INFINITY,
+  }).data;
   const [forgot, setForgot] = useState(false);
   const [needed, setNeeded] = useState<Needed>();
   const queries = useQueryClient();
@@ -39,6 +51,7 @@ export function SignInPage() {
           <SecondStep needed={needed} onIn={comeIn} onBack={() => setNeeded(undefined)} />
         ) : (
           <Form layout="vertical" requiredMark={false} onFinish={(values) => signIn.mutate(values)}>
+            {fromHouse && <Alert type="warning" title={fromHouse} style={{ marginBottom: 12 }} />}
             <Form.Item
               label="Mail address"
               name="email"
@@ -65,6 +78,11 @@ export function SignInPage() {
                 className="door-other"
               >
                 Sign in with a passkey
+              </Button>
+            )}
+            {ways?.house && (
+              <Button block href={ways.houseAddress ?? ""} className="door-other" role="button">
+                Sign in with {ways.house}
               </Button>
             )}
             <Button type="link" block onClick={() => setForgot(true)}>

@@ -23,7 +23,7 @@ final class Desk {
         page.navigate("/");
         page.getByLabel("Mail address").fill(email);
         page.getByLabel("Password").fill("oakhollin-demo");
-        button("Sign in").click();
+        page.keyboard().press("Enter");
         assertThat(page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Places")))
                 .isVisible();
     }

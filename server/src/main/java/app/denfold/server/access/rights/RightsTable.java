@@ -213,6 +213,7 @@ final class RightsTable {
             POST    /api/session/passkey/options                               EVERYBODY
             POST    /api/session/second-factor                                 EVERYBODY
             POST    /api/session/second-factor/confirm                         EVERYBODY
+            GET     /api/session/ways                                          EVERYBODY
             GET     /api/set-up/accounts                                       ADMINISTER
             POST    /api/set-up/accounts                                       ADMINISTER
             PUT     /api/set-up/accounts/{id}                                  ADMINISTER

@@ -1,6 +1,7 @@
 package app.denfold.server.access.signin;
 
 import app.denfold.server.access.accounts.Accounts;
+import app.denfold.server.access.house.HouseSignIn;
 import app.denfold.server.access.keys.ProgramKeys;
 import app.denfold.server.access.rights.RightsCheck;
 import app.denfold.server.practice.PracticeCalendar;
@@ -19,6 +20,7 @@ import org.springframework.security.core.userdetails.UsernameNotFoundException;
 import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.context.NullSecurityContextRepository;
 import org.springframework.security.web.context.SecurityContextHolderFilter;
 import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.csrf.CsrfException;
@@ -57,6 +59,8 @@ class SecurityConfiguration {
             ProgramKeys keys,
             PracticeSettings settings,
             PracticeCalendar calendar,
+            HouseSignIn house,
+            HouseHandlers fromHouse,
             @Value("${denfold.address}") String address,
             @Qualifier("handlerExceptionResolver") HandlerExceptionResolver problems)
             throws Exception {
@@ -64,6 +68,16 @@ class SecurityConfiguration {
         CookieCsrfTokenRepository tokens = CookieCsrfTokenRepository.withHttpOnlyFalse();
         if (tls) {
             tokens.setCookieCustomizer(cookie -> cookie.secure(true));
+        }
+        if (house.name().isPresent()) {
+            http.oauth2Login(login -> login.loginPage("/")
+                    .clientRegistrationRepository(house.registrations())
+                    .authorizationEndpoint(begin -> begin.baseUri(HouseSignIn.BEGIN))
+                    .redirectionEndpoint(back -> back.baseUri(HouseSignIn.BACK))
+                    // the session is begun for the account, not for whom the directory knows
+                    .securityContextRepository(new NullSecurityContextRepository())
+                    .successHandler(fromHouse)
+                    .failureHandler(fromHouse));
         }
         return http.csrf(csrf ->
                         csrf.spa().csrfTokenRepository(tokens).ignoringRequestMatchers(KeyFilter::isFromProgram))
