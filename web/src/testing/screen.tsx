@@ -129,4 +129,5 @@ export const OTTILIE = {
   role: "ADMINISTRATOR",
   mayChange: true,
   seesSensitive: true,
+  hasOwnFile: true,
 } as const;

@@ -27,6 +27,11 @@ export function Loaded<T>({ query, children }: { query: Asked<T>; children: (dat
       </QuietEmpty>
     );
   }
+  return <OnItsWay />;
+}
+
+/** Something is on its way. */
+export function OnItsWay() {
   return (
     <div className="quiet-empty">
       <Spin aria-label="Loading" />

@@ -164,6 +164,7 @@ export function FilesPage() {
         />
         <span className="grow" />
         <StandingSearches place="FILES" />
+        <Link to="/guests">Guests</Link>
         {mayChange && <Link to="/files/duplicates">Possible duplicates</Link>}
         <Legend />
         {mayChange && (

@@ -177,6 +177,7 @@ function Me() {
           },
         ]
       : []),
+    ...(me?.hasOwnFile ? [{ key: "my-file", label: "My file", onClick: () => navigate("/my-file") }] : []),
     { key: "sign-in", label: "How I sign in", onClick: () => setShowsSignIn(true) },
     { key: "sessions", label: "Where I am signed in", onClick: () => setShowsSessions(true) },
     { key: "out", label: "Sign out", onClick: signOut },

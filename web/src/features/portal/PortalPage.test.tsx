@@ -1,8 +1,11 @@
 import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
-import { afterEach, expect, test } from "vitest";
+import { afterEach, expect, test, vi } from "vitest";
 import type { Shape } from "../../api/client";
 import { PRACTICE, Refusal, serve, show } from "../../testing/screen";
+import { sendResumably } from "../uploads/sendResumably";
 import { PortalPage } from "./PortalPage";
+
+vi.mock("../uploads/sendResumably", { spy: true });
 
 afterEach(cleanup);
 
@@ -11,7 +14,7 @@ const PORTAL: Shape<"PortalAnswer"> = {
   colour: "#3b4f63",
   guest: "Ruth Penhallow",
   previousVisit: "2026-11-12T08:00:00Z",
-  people: [{ fileId: "f1", name: "Edie Penhallow", relation: "guardian", mayAdd: true }],
+  people: [{ fileId: "f1", name: "Edie Penhallow", relation: "guardian", mayAdd: true, mayTakeBack: true }],
   asks: [
     {
       id: "q1",
@@ -36,6 +39,8 @@ const PORTAL: Shape<"PortalAnswer"> = {
       documentId: "d1",
       name: "n",
       typeLabel: "Session plan",
+      fileId: "f1",
+      sectionLabel: "Agreements",
       personName: "Edie Penhallow",
       documentDate: "2026-11-20",
       pages: 2,
@@ -46,6 +51,8 @@ const PORTAL: Shape<"PortalAnswer"> = {
       documentId: "d2",
       name: "n",
       typeLabel: "Guardian consent",
+      fileId: "f1",
+      sectionLabel: "Agreements",
       personName: "Edie Penhallow",
       documentDate: "2025-10-22",
       pages: 1,
@@ -95,4 +102,89 @@ test("a guest of whom nothing is asked is told so", async () => {
   show(<PortalPage />);
   await screen.findByText("We need nothing from you now");
   expect(screen.getByText(/You get a mail when something is/)).toBeTruthy();
+});
+
+const photo = (name: string) => new File([new Uint8Array(10)], name, { type: "image/jpeg" });
+
+test("five photos go as two papers; those that arrived are not sent again when a later one is refused", async () => {
+  let refuses = true;
+  let uploads = 0;
+  const calls = serve({
+    "GET /api/practice": PRACTICE,
+    "GET /api/portal": PORTAL,
+    "POST /api/portal/papers": (call: { body: unknown }) =>
+      refuses && !(call.body as { more?: string[] }).more?.includes("u2")
+        ? new Refusal(422, { detail: "The last one is no picture." })
+        : { id: "a1" },
+  });
+  vi.mocked(sendResumably).mockImplementation((_file, take) => {
+    const id = `u${++uploads}`;
+    return { taken: take(id, () => undefined), stop: () => undefined, goOn: () => undefined } as never;
+  });
+  show(<PortalPage />);
+  fireEvent.change(await screen.findByLabelText("Choose a file: Insurance card"), {
+    target: { files: ["1.jpg", "2.jpg", "3.jpg", "4.jpg", "5.jpg"].map(photo) },
+  });
+  await screen.findByText("Send 5 photos as one paper");
+  fireEvent.click(screen.getAllByLabelText("a new paper")[2] as HTMLElement);
+  fireEvent.click(screen.getByText("Send 5 photos as 2 papers"));
+  await screen.findByText("The last one is no picture.");
+  await screen.findByText("Send 2 photos as one paper");
+  refuses = false;
+  fireEvent.click(screen.getByText("Send 2 photos as one paper"));
+  await screen.findByText("Thank you, it has arrived.");
+  const sent = calls.filter((c) => c.path === "/api/portal/papers").map((c) => c.body);
+  expect(sent[0]).toEqual({ upload: "u1", more: ["u2", "u3"], fileId: "f1", askId: "q1" });
+  expect(sent.at(-1)).toEqual({ upload: "u6", more: ["u7"], fileId: "f1", askId: "q1" });
+});
+
+test("400 photos at once are told, and the first are there", async () => {
+  serve({ "GET /api/practice": PRACTICE, "GET /api/portal": PORTAL });
+  show(<PortalPage />);
+  fireEvent.change(await screen.findByLabelText("Choose a file: Insurance card"), {
+    target: { files: Array.from({ length: 400 }, (_, i) => photo(`${i}.jpg`)) },
+  });
+  await screen.findByText(/At most 60 at once: 400 were chosen, the first 60 are here/);
+  expect(screen.getAllByText("Leave out")).toHaveLength(60);
+});
+
+test("who comes for two people sees one of them alone, finds words, and puts news away", async () => {
+  const calls = serve({
+    "GET /api/practice": PRACTICE,
+    "GET /api/portal": {
+      ...PORTAL,
+      people: [
+        ...PORTAL.people,
+        { fileId: "f2", name: "Kenji Abelard", relation: "guardian", mayAdd: false, mayTakeBack: false },
+      ],
+      shared: [
+        ...PORTAL.shared,
+        {
+          ...PORTAL.shared[1],
+          documentId: "d3",
+          fileId: "f2",
+          typeLabel: "Enrolment",
+          personName: "Kenji Abelard",
+        },
+        {
+          ...PORTAL.shared[1],
+          documentId: "d4",
+          fileId: "f2",
+          typeLabel: "Assessment",
+          personName: "Kenji Abelard",
+        },
+      ] as never,
+    },
+    "GET /api/portal/found?text=trot": ["d4"],
+    "POST /api/portal/documents/d1/put-away": {},
+  });
+  show(<PortalPage />);
+  fireEvent.click(await screen.findByLabelText("Put Session plan away"));
+  await waitFor(() => expect(calls.some((c) => c.path.endsWith("/put-away"))).toBe(true));
+  fireEvent.change(screen.getByLabelText("Find in what is shared with you"), { target: { value: "trot" } });
+  await waitFor(() => expect(screen.queryByText("Enrolment")).toBeNull());
+  screen.getByText("Assessment");
+  fireEvent.click(screen.getByRole("button", { name: "Kenji Abelard" }));
+  screen.getByText("We need nothing from you now");
+  expect(screen.queryByText("Send us something else")).toBeNull();
 });

@@ -1,35 +1,76 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { api, done, type Shape, wordsOf } from "../../api/client";
+import { answer, api, done, type Shape, wordsOf } from "../../api/client";
 import { day, moment } from "../../ui/days";
 import { Loaded } from "../../ui/Quiet";
 import { PortalFrame } from "./PortalFrame";
+import { usePortalPlace } from "./portalPlace";
 import { portalOptions } from "./portalQueries";
 import { SendPaper } from "./SendPaper";
 
 type Portal = Shape<"PortalAnswer">;
+type Paper = Shape<"SharedPaper">;
 
 /** What a guest sees: first what is asked, then what is new, then all that is shared, then what he sent. */
 export function PortalPage() {
   const portal = useQuery(portalOptions);
+  return <Loaded query={portal}>{(data) => <PortalView portal={data} />}</Loaded>;
+}
+
+/** The same for any guest. */
+export function PortalView({ portal }: { portal: Portal }) {
+  const [chosen, setChosen] = useState<string>();
+  const person = portal.people.find((p) => p.fileId === chosen);
+  const seen: Portal = person
+    ? {
+        ...portal,
+        people: [person],
+        asks: portal.asks.filter((a) => a.fileId === person.fileId),
+        shared: portal.shared.filter((p) => p.fileId === person.fileId),
+        sent: portal.sent.filter((p) => p.personName === person.name),
+      }
+    : portal;
   return (
-    <Loaded query={portal}>
-      {(data) => (
-        <PortalFrame portal={data}>
-          <Asked portal={data} />
-          <SharedPapers portal={data} />
-          <SendAnother portal={data} />
-          <Sent sent={data.sent} />
-        </PortalFrame>
+    <PortalFrame portal={portal}>
+      {portal.people.length > 1 && (
+        <fieldset className="portal-people" aria-label="Show">
+          <button type="button" aria-pressed={!person} onClick={() => setChosen(undefined)}>
+            All
+          </button>
+          {portal.people.map((p) => (
+            <button
+              key={p.fileId}
+              type="button"
+              aria-pressed={p === person}
+              onClick={() => setChosen(p.fileId)}
+            >
+              {p.name}
+            </button>
+          ))}
+        </fieldset>
       )}
-    </Loaded>
+      <Asked portal={seen} />
+      <Fresh portal={seen} />
+      <SharedPapers papers={seen.shared} />
+      <SendAnother portal={seen} />
+      <Sent sent={seen.sent} mayTakeBack={seen.people.some((p) => p.mayTakeBack)} />
+      {seen.people.some((p) => p.until) && (
+        <p className="muted">
+          {seen.people
+            .filter((p) => p.until)
+            .map((p) => `You see the papers of ${p.name} until ${day(p.until ?? "")}.`)
+            .join(" ")}
+        </p>
+      )}
+    </PortalFrame>
   );
 }
 
 const COUNTS = ["nothing", "one thing", "two things", "three things", "four things", "five things"];
 
 function Asked({ portal }: { portal: Portal }) {
+  const { isLookedAt } = usePortalPlace();
   const open = portal.asks.filter((a) => !a.sent);
   const sent = portal.asks.filter((a) => a.sent);
   return (
@@ -43,9 +84,10 @@ function Asked({ portal }: { portal: Portal }) {
         <div key={ask.id} className="portal-card">
           <strong>{ask.label}</strong>
           <p>
-            {ask.personName}: {ask.why}.{ask.words && ` ${ask.words}`}
+            {ask.personName}: {ask.why}.{ask.day && ` By ${day(ask.day)}, please.`}
+            {ask.words && ` ${ask.words}`}
           </p>
-          <SendPaper fileId={ask.fileId} askId={ask.id} label={ask.label} />
+          {!isLookedAt && <SendPaper fileId={ask.fileId} askId={ask.id} label={ask.label} />}
         </div>
       ))}
       {sent.map((ask) => (
@@ -57,26 +99,89 @@ function Asked({ portal }: { portal: Portal }) {
   );
 }
 
-function SharedPapers({ portal }: { portal: Portal }) {
+function Fresh({ portal }: { portal: Portal }) {
+  const { isLookedAt } = usePortalPlace();
+  const queries = useQueryClient();
   const fresh = portal.shared.filter((p) => p.fresh);
+  const away = useMutation({
+    mutationFn: (id: string) =>
+      done(api.POST("/api/portal/documents/{id}/put-away", { params: { path: { id } } })),
+    onSettled: () => queries.invalidateQueries({ queryKey: ["portal"] }),
+  });
+  if (fresh.length === 0) {
+    return null;
+  }
   return (
     <>
-      {fresh.length > 0 && (
-        <h2>{portal.previousVisit ? `New since ${moment(portal.previousVisit)}` : "New for you"}</h2>
-      )}
+      <h2>{portal.previousVisit ? `New since ${moment(portal.previousVisit)}` : "New for you"}</h2>
       {fresh.map((paper) => (
-        <PaperRow key={paper.documentId} paper={paper} />
-      ))}
-      <h2>All that is shared with you · {portal.shared.length}</h2>
-      {portal.shared.length === 0 && <p className="muted">Nothing yet. You get a mail when something is.</p>}
-      {portal.shared.map((paper) => (
-        <PaperRow key={paper.documentId} paper={paper} />
+        <PaperRow key={paper.documentId} paper={paper}>
+          {!isLookedAt && (
+            <button
+              type="button"
+              aria-label={`Put ${paper.typeLabel} away`}
+              onClick={() => away.mutate(paper.documentId)}
+            >
+              Put away
+            </button>
+          )}
+        </PaperRow>
       ))}
     </>
   );
 }
 
-function PaperRow({ paper }: { paper: Shape<"SharedPaper"> }) {
+/** All of them by person and section, found by names and words. */
+function SharedPapers({ papers }: { papers: Paper[] }) {
+  const { isLookedAt } = usePortalPlace();
+  const [text, setText] = useState("");
+  const wanted = text.trim();
+  const found = useQuery({
+    queryKey: ["portal", "found", wanted],
+    queryFn: () => answer(api.GET("/api/portal/found", { params: { query: { text: wanted } } })),
+    enabled: wanted.length > 1 && !isLookedAt,
+  }).data;
+  const shown = wanted.length > 1 && found ? papers.filter((p) => found.includes(p.documentId)) : papers;
+  const people = new Set(papers.map((p) => p.fileId)).size;
+  const groups = new Map<string, Paper[]>();
+  for (const paper of shown) {
+    const group = people > 1 ? `${paper.personName} · ${paper.sectionLabel}` : paper.sectionLabel;
+    groups.set(group, [...(groups.get(group) ?? []), paper]);
+  }
+  return (
+    <>
+      <h2>All that is shared with you · {papers.length}</h2>
+      {papers.length === 0 && <p className="muted">Nothing yet. You get a mail when something is.</p>}
+      {papers.length > 3 && !isLookedAt && (
+        <input
+          type="search"
+          className="portal-search"
+          aria-label="Find in what is shared with you"
+          placeholder="a name or words in it"
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+        />
+      )}
+      {shown.length === 0 && papers.length > 0 && <p className="muted">Nothing is found by that.</p>}
+      {[...groups].sort().map(([group, some]) => (
+        <section key={group} aria-label={group}>
+          <h3 className="portal-group">{group}</h3>
+          {some.map((paper) => (
+            <PaperRow key={paper.documentId} paper={paper} />
+          ))}
+        </section>
+      ))}
+      {papers.length > 1 && !isLookedAt && (
+        <a className="portal-link" href="/api/portal/zip" download>
+          Download all
+        </a>
+      )}
+    </>
+  );
+}
+
+function PaperRow({ paper, children }: { paper: Paper; children?: React.ReactNode }) {
+  const { path, isLookedAt } = usePortalPlace();
   return (
     <div className="portal-row">
       <span>
@@ -86,17 +191,23 @@ function PaperRow({ paper }: { paper: Shape<"SharedPaper"> }) {
           {paper.pages === 1 ? "page" : "pages"}
         </div>
       </span>
-      <Link to={`/papers/${paper.documentId}`} aria-label={`Open ${paper.typeLabel}`}>
-        Open
-      </Link>
+      {!isLookedAt && (
+        <span className="portal-acts">
+          {children}
+          <Link to={`${path}/papers/${paper.documentId}`} aria-label={`Open ${paper.typeLabel}`}>
+            Open
+          </Link>
+        </span>
+      )}
     </div>
   );
 }
 
 function SendAnother({ portal }: { portal: Portal }) {
+  const { isLookedAt } = usePortalPlace();
   const [open, setOpen] = useState(false);
   const people = portal.people.filter((p) => p.mayAdd);
-  if (people.length === 0) {
+  if (people.length === 0 || isLookedAt) {
     return null;
   }
   return (
@@ -111,14 +222,22 @@ function SendAnother({ portal }: { portal: Portal }) {
         ))
       ) : (
         <button type="button" className="portal-link" onClick={() => setOpen(true)}>
-          Choose a paper
+          Choose papers
         </button>
       )}
     </>
   );
 }
 
-function Sent({ sent }: { sent: Shape<"SentPaper">[] }) {
+const BECAME: Record<Shape<"SentPaper">["state"], string> = {
+  RECEIVED: "received, not filed yet",
+  FILED: "filed",
+  SENT_BACK: "sent back",
+  SET_ASIDE: "received, we look into it",
+};
+
+function Sent({ sent, mayTakeBack }: { sent: Shape<"SentPaper">[]; mayTakeBack: boolean }) {
+  const { isLookedAt } = usePortalPlace();
   const queries = useQueryClient();
   const back = useMutation({
     mutationFn: (id: string) => done(api.DELETE("/api/portal/papers/{id}", { params: { path: { id } } })),
@@ -132,11 +251,12 @@ function Sent({ sent }: { sent: Shape<"SentPaper">[] }) {
         <div key={paper.id} className="portal-row">
           <span>
             {paper.fileName}
-            <div className="muted">
-              {moment(paper.receivedAt)} · {paper.state === "FILED" ? "filed" : "not filed yet"}
+            <div className={paper.state === "SENT_BACK" ? "clay" : "muted"}>
+              {moment(paper.receivedAt)} · {BECAME[paper.state]}
+              {paper.reason && `: ${paper.reason}`}
             </div>
           </span>
-          {paper.state !== "FILED" && (
+          {mayTakeBack && !isLookedAt && (paper.state === "RECEIVED" || paper.state === "SET_ASIDE") && (
             <button type="button" onClick={() => back.mutate(paper.id)}>
               Take back
             </button>

@@ -3,12 +3,14 @@ import { Link, useParams } from "react-router";
 import { Pages } from "../../ui/Pages";
 import { Loaded } from "../../ui/Quiet";
 import { PortalFrame } from "./PortalFrame";
+import { usePortalPlace } from "./portalPlace";
 import { portalOptions } from "./portalQueries";
 
 /** A shared paper, page by page, with its download. */
 export function PortalReader() {
   const { id = "" } = useParams();
   const portal = useQuery(portalOptions);
+  const { path } = usePortalPlace();
   return (
     <Loaded query={portal}>
       {(data) => {
@@ -16,7 +18,7 @@ export function PortalReader() {
         return (
           <PortalFrame portal={data}>
             <div className="portal-row">
-              <Link to="/">‹ Back</Link>
+              <Link to={path || "/"}>‹ Back</Link>
               {paper && (
                 <a href={`/api/portal/documents/${id}/content`} download>
                   Download

@@ -13,6 +13,7 @@ const RUTH = {
   name: "Ruth Penhallow",
   email: "ruth@post.example",
   relation: "guardian",
+  rights: { inFile: ["ADD" as const, "REMOVE" as const], inSections: [] },
   hasPassword: true,
 };
 const NEWCOMER = { ...RUTH, accountId: "n", name: "Harrow Mutual", relation: "insurer", hasPassword: false };
@@ -36,6 +37,7 @@ function serveShared(more: object = {}) {
     "GET /api/session": OTTILIE,
     "GET /api/files/f1/shared": SHARED,
     "GET /api/files/f1/notices": [],
+    "GET /api/document-types": [],
     "GET /api/files/f1/relations": [
       { id: "x", name: "Dr. Wolfreth", words: "physician", email: "wolfreth@post.example", reverse: false },
       { id: "y", name: "Kenji Abelard", words: "sibling", email: "kenji@post.example", reverse: true },
@@ -144,17 +146,19 @@ test("several papers are shared with one guest, one that has all of them is not 
 });
 
 test("a related person is invited with his address and shared with at once", async () => {
-  const calls = serveShared({ "POST /api/files/f1/guests": { accountId: "w" }, "POST /api/shares": {} });
+  const calls = serveShared({ "POST /api/guests": { accountId: "w" }, "POST /api/shares": {} });
   show(<ShareModal papers={[{ id: "d2", name: "Letter" }]} file={EDIE} open onClose={() => {}} />);
   fireEvent.click(await screen.findByRole("button", { name: "Invite another guest" }));
   fireEvent.click(await screen.findByRole("button", { name: "Dr. Wolfreth, physician" }));
   expect(screen.queryByRole("button", { name: "Kenji Abelard, sibling" })).toBeNull();
   fireEvent.click(screen.getByRole("button", { name: "Invite and share" }));
   await waitFor(() =>
-    expect(calls.find((c) => c.path === "/api/files/f1/guests")?.body).toEqual({
+    expect(calls.find((c) => c.path === "/api/guests")?.body).toEqual({
       name: "Dr. Wolfreth",
       email: "wolfreth@post.example",
       relation: "other",
+      files: ["f1"],
+      rights: { inFile: ["ADD" as const, "REMOVE" as const], inSections: [] },
     }),
   );
   await waitFor(() =>

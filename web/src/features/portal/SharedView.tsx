@@ -8,7 +8,9 @@ import { meOptions } from "../access/sessionQueries";
 import { NoticeLine } from "../chasing/NoticeLine";
 import { WhoSees } from "../colleagues/WhoSees";
 import { fileNoticesOptions, sharedOptions } from "../people/fileQueries";
+import { ChangeRights } from "./GuestsPage";
 import { InviteForm } from "./InviteForm";
+import { RightsWords } from "./RightsForm";
 import "./shared.css";
 
 /** Who sees what of a file, what guests are asked for, and what was written to whom. */
@@ -44,6 +46,7 @@ export function SharedView({ file }: { file: Shape<"FileAnswer"> }) {
 
 function Guests({ file, guests }: { file: Shape<"FileAnswer">; guests: Shape<"GuestAnswer">[] }) {
   const [invites, setInvites] = useState(false);
+  const [changed, setChanged] = useState<Shape<"GuestAnswer">>();
   const me = useQuery(meOptions).data;
   const mayChange = me?.mayChange ?? false;
   const { message, modal } = App.useApp();
@@ -89,6 +92,9 @@ function Guests({ file, guests }: { file: Shape<"FileAnswer">; guests: Shape<"Gu
               <span className="muted">
                 {guest.relation} · {guest.email}
               </span>
+              <div className="muted">
+                <RightsWords rights={guest.rights} />
+              </div>
             </span>
             <span className="shared-acts">
               {guest.closed && <span className="clay">account closed</span>}
@@ -98,7 +104,12 @@ function Guests({ file, guests }: { file: Shape<"FileAnswer">; guests: Shape<"Gu
                   Send the link again
                 </Button>
               )}
-              {me?.role === "ADMINISTRATOR" && (
+              {mayChange && !guest.closed && (
+                <Button size="small" onClick={() => setChanged(guest)}>
+                  Change
+                </Button>
+              )}
+              {mayChange && (
                 <Button size="small" danger onClick={() => confirmEnd(guest)}>
                   End access
                 </Button>
@@ -112,6 +123,16 @@ function Guests({ file, guests }: { file: Shape<"FileAnswer">; guests: Shape<"Gu
         <p>
           <Button onClick={() => setInvites(true)}>Invite a guest</Button>
         </p>
+      )}
+      {changed && (
+        <ChangeRights
+          guest={changed.name}
+          accountId={changed.accountId}
+          fileId={file.id}
+          relation={changed.relation}
+          rights={changed.rights}
+          onClose={() => setChanged(undefined)}
+        />
       )}
       <Modal
         title="Invite a guest"

@@ -5,7 +5,7 @@ import { PracticeSetUp } from "./PracticeSetUp";
 
 afterEach(cleanup);
 
-const OWN = { sessionIdleMinutes: 480, sessionMostHours: 24, secondFactor: [] };
+const OWN = { sessionIdleMinutes: 480, sessionMostHours: 24, secondFactor: [], ownFile: ["SEE" as const] };
 
 test("how days are meant is saved wholly, and a refusal keeps what was chosen", async () => {
   let refuses = true;

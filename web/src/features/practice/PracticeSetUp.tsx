@@ -52,6 +52,7 @@ export function PracticeSetUp() {
                   secondFactor: kept.secondFactor,
                 }}
               />
+              <OwnFileForm kept={{ deeds: kept.ownFile }} />
             </section>
           )}
         </Loaded>
@@ -354,6 +355,29 @@ function SessionsForm({ kept }: { kept: Sessions }) {
           />
         </Form.Item>
       </Form>
+    </>
+  );
+}
+
+function OwnFileForm({ kept }: { kept: Shape<"OwnFilesRequest"> }) {
+  const { draft, save, set } = usePart<Shape<"OwnFilesRequest">>("practice own files", kept, (body) =>
+    api.PUT("/api/set-up/practice/own-files", { body }),
+  );
+  return (
+    <>
+      <Head title="Own files" draft={draft} save={save} />
+      <p className="muted">What people with an account may in the file about themselves, under “My file”.</p>
+      <Checkbox.Group
+        aria-label="In their own file they may"
+        options={[
+          { value: "SEE", label: "see what is filed and not sensitive" },
+          { value: "ADD", label: "add papers" },
+          { value: "REMOVE", label: "take back what they added" },
+          { value: "SIGN", label: "sign" },
+        ]}
+        value={draft.value.deeds}
+        onChange={(deeds) => set({ deeds: deeds as Shape<"OwnFilesRequest">["deeds"] })}
+      />
     </>
   );
 }

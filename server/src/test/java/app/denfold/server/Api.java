@@ -1,6 +1,7 @@
 package app.denfold.server;
 
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.asyncDispatch;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.multipart;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
 
@@ -89,6 +90,13 @@ public final class Api {
 
     public Answer get(String path, Object... values) throws Exception {
         return send(HttpMethod.GET, path, null, values);
+    }
+
+    /** An answer that is written after the request was taken. */
+    public Answer streamed(String path) throws Exception {
+        MvcResult begun =
+                mvc.perform(request(HttpMethod.GET, path).cookie(session)).andReturn();
+        return answer(mvc.perform(asyncDispatch(begun)).andReturn());
     }
 
     public Answer post(String path, Object body, Object... values) throws Exception {

@@ -45,6 +45,11 @@ public final class TestMail {
         return await().until(() -> newestLink(address), Optional::isPresent).orElseThrow();
     }
 
+    /** Waits until so many mails went to an address. */
+    public static void waitFor(String address, int count) {
+        await().until(() -> messagesTo(address).size() >= count);
+    }
+
     private static Optional<String> newestLink(String address) {
         List<String> mails = to(address);
         Matcher matcher = LINK.matcher(mails.isEmpty() ? "" : mails.get(mails.size() - 1));

@@ -112,7 +112,7 @@ public final class Teams {
         Team at = byName.get(team);
         while (at != null && at.within() != null) {
             Team larger = byName.get(at.within());
-            if (larger.size().compareTo(size) > 0) {
+            if (larger == null || larger.size().compareTo(size) > 0) {
                 break;
             }
             at = larger;

@@ -20,6 +20,8 @@ interface AuditEventRepository extends Repository<AuditEvent, Long> {
 
     List<AuditEvent> findByFileIdInOrderBySeqDesc(Collection<UUID> fileIds, Limit limit);
 
+    List<AuditEvent> findByActorIdAndFileIdInOrderBySeqDesc(UUID actorId, Collection<UUID> fileIds, Limit limit);
+
     /** What others did since a moment, newest first; looks, sign-ins and what colleagues were told by mail left out. */
     @Query("""
             select e from AuditEvent e where e.at > :since and e.fileId is not null and e.actorId <> :except

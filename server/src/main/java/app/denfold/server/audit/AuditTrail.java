@@ -102,6 +102,15 @@ public class AuditTrail {
                 .toList();
     }
 
+    /** The newest rows of what one account did in these files, as far as the viewer may see them, newest first. */
+    @Transactional(readOnly = true)
+    public List<TrailLine> ofActor(Viewer viewer, UUID actor, Collection<UUID> fileIds, int most) {
+        return events.findByActorIdAndFileIdInOrderBySeqDesc(actor, fileIds, Limit.of(most)).stream()
+                .filter(e -> maySee(viewer, e))
+                .map(TrailLine::of)
+                .toList();
+    }
+
     /** A row that tells of a document of which nothing is known any more is for those who may see everything. */
     private boolean maySee(Viewer viewer, AuditEvent event) {
         if (viewer.hiddenTypes().isEmpty()) {

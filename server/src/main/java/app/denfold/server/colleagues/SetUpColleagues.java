@@ -1,22 +1,28 @@
 package app.denfold.server.colleagues;
 
+import app.denfold.core.sharing.Granted.Deed;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.access.accounts.StaffAccount;
 import app.denfold.server.access.secondfactor.SecondFactors;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
+import app.denfold.server.catalog.Catalog;
+import app.denfold.server.catalog.Section;
 import app.denfold.server.chasing.Message;
 import app.denfold.server.chasing.Outbox;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.PersonFiles;
 import app.denfold.server.portal.Guests;
+import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -28,6 +34,8 @@ class SetUpColleagues {
     private final Accounts accounts;
     private final PersonFiles files;
     private final Guests guests;
+    private final Catalog catalog;
+    private final PracticeCalendar calendar;
     private final SecondFactors factors;
     private final Outbox outbox;
     private final AuditTrail trail;
@@ -38,6 +46,8 @@ class SetUpColleagues {
             Accounts accounts,
             PersonFiles files,
             Guests guests,
+            Catalog catalog,
+            PracticeCalendar calendar,
             SecondFactors factors,
             Outbox outbox,
             AuditTrail trail,
@@ -46,6 +56,8 @@ class SetUpColleagues {
         this.accounts = accounts;
         this.files = files;
         this.guests = guests;
+        this.catalog = catalog;
+        this.calendar = calendar;
         this.factors = factors;
         this.outbox = outbox;
         this.trail = trail;
@@ -129,6 +141,10 @@ class SetUpColleagues {
             boolean seesSensitive,
             boolean mayChange) {}
 
+    private Map<String, String> sectionLabels() {
+        return catalog.sections().stream().collect(Collectors.toMap(Section::code, Section::label));
+    }
+
     /** Everybody who may see a file now, colleagues first. */
     @Transactional(readOnly = true)
     List<WhoSees> whoSees(Viewer viewer, UUID fileId) {
@@ -152,7 +168,10 @@ class SetUpColleagues {
                         guest.accountId(),
                         guest.name(),
                         null,
-                        "guest, " + guest.relation() + ": what is shared",
+                        "guest, " + guest.relation() + ": "
+                                + (guest.granted().allowsSomewhere(Deed.SEE, calendar.today())
+                                        ? guest.granted().words(sectionLabels())
+                                        : "what is shared"),
                         true,
                         false,
                         guest.mayAdd())));

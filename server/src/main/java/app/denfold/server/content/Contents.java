@@ -242,6 +242,14 @@ public class Contents {
         return contents.findById(sha256).orElseThrow(() -> Refusal.notFound("content"));
     }
 
+    /** Its usual ending with the dot; empty when its format has none. */
+    @Transactional(readOnly = true)
+    public String ending(String sha256) {
+        return Format.ofMediaType(content(sha256).mediaType())
+                .map(f -> "." + f.ending())
+                .orElse("");
+    }
+
     public Map<String, Content> contents(Collection<String> hashes) {
         List<Content> found = contents.findBySha256In(hashes);
         return found.stream().collect(Collectors.toMap(Content::sha256, c -> c));

@@ -1,5 +1,6 @@
 package app.denfold.server.documents;
 
+import app.denfold.core.filing.DocumentState;
 import app.denfold.core.rules.Document;
 import app.denfold.server.access.Actor;
 import app.denfold.server.access.Viewer;
@@ -288,6 +289,11 @@ public class Documents {
     /** What the document's type is called. */
     public String typeLabel(FiledDocument document) {
         return catalog.type(document.type()).label();
+    }
+
+    /** How the document stands now. */
+    public DocumentState state(FiledDocument document) {
+        return document.state(typesOf(document));
     }
 
     /** The versions of a document, oldest first. */

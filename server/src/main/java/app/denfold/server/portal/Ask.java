@@ -10,7 +10,7 @@ import org.jspecify.annotations.Nullable;
 
 /** Something the guests of a file are asked to send; it shows for as long as its slot wants a paper. */
 @Entity
-class Ask {
+public class Ask {
 
     @Id
     private UUID id;
@@ -96,7 +96,7 @@ class Ask {
         this.withdrawnAt = now;
     }
 
-    UUID id() {
+    public UUID id() {
         return id;
     }
 
@@ -112,16 +112,15 @@ class Ask {
         return requirement;
     }
 
-    @Nullable
-    String words() {
+    public @Nullable String words() {
         return words;
     }
 
-    String askedBy() {
+    public String askedBy() {
         return askedBy;
     }
 
-    Instant askedAt() {
+    public Instant askedAt() {
         return askedAt;
     }
 }

@@ -1,5 +1,6 @@
 package app.denfold.server.portal;
 
+import app.denfold.core.sharing.Granted.Deed;
 import app.denfold.server.access.Role;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
@@ -13,6 +14,7 @@ import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -28,7 +30,7 @@ import org.springframework.transaction.annotation.Transactional;
 public class Asks {
 
     private final AskRepository asks;
-    private final GuestRightRepository rights;
+    private final GuestRights rights;
     private final Accounts accounts;
     private final Ledger ledger;
     private final PersonFiles files;
@@ -37,7 +39,7 @@ public class Asks {
 
     Asks(
             AskRepository asks,
-            GuestRightRepository rights,
+            GuestRights rights,
             Accounts accounts,
             Ledger ledger,
             PersonFiles files,
@@ -52,8 +54,9 @@ public class Asks {
         this.calendar = calendar;
     }
 
-    /** An ask whose slot still wants a paper. @param why in words; @param types that would fill the slot */
-    record OpenAsk(Ask ask, String label, String why, List<String> types) {}
+    /** An ask whose slot still wants a paper. @param why in words @param day by which it is wanted; null for none @param types that would fill the slot */
+    public record OpenAsk(
+            Ask ask, String label, String why, @Nullable LocalDate day, List<String> types) {}
 
     /** What a guest is asked to send for a file. */
     @Transactional(readOnly = true)
@@ -88,7 +91,9 @@ public class Asks {
                             a.accountId() != null ? a.accountId() : String.valueOf(a.address()),
                             a,
                             (older, newer) -> newer.words() == null ? older : newer));
-            byGuest.values().forEach(a -> open.add(new OpenAsk(a, slot.label(), WantedWords.of(slot), slot.types())));
+            byGuest.values()
+                    .forEach(a ->
+                            open.add(new OpenAsk(a, slot.label(), WantedWords.of(slot), slot.due(), slot.types())));
         }
         return open;
     }
@@ -103,9 +108,9 @@ public class Asks {
                 .filter(s -> s.checklist().equals(checklist) && s.requirement().equals(requirement))
                 .findFirst()
                 .orElseThrow(() -> Refusal.conflict("nothing-wanted", "This slot wants no paper from the person now."));
-        rights.findByAccountIdAndFileId(guest, fileId)
-                .filter(GuestRight::mayAdd)
-                .orElseThrow(() -> Refusal.invalid("accountId", "Choose a guest of this file who may add papers."));
+        if (!rights.allows(guest, fileId, Deed.ADD)) {
+            throw Refusal.invalid("accountId", "Choose a guest of this file who may add papers.");
+        }
         asks.save(new Ask(fileId, guest, checklist, requirement, words, viewer.name(), calendar.now()));
         String name = accounts.viewer(guest).map(Viewer::name).orElse("a guest");
         trail.record(AuditEntry.ofFile(viewer.actor(), "asked", fileId, "asked " + name + " for “" + slot.label() + "”")
@@ -146,9 +151,7 @@ public class Asks {
     void on(Chased event) {
         Viewer guest = accounts.viewerByEmail(event.recipient())
                 .filter(v -> v.role() == Role.GUEST)
-                .filter(v -> rights.findByAccountIdAndFileId(v.accountId(), event.fileId())
-                        .filter(GuestRight::mayAdd)
-                        .isPresent())
+                .filter(v -> rights.allows(v.accountId(), event.fileId(), Deed.ADD))
                 .orElse(null);
         List<Ask> before = asked(event.fileId()).stream()
                 .filter(a -> guest == null ? a.isTo(event.recipient()) : a.isFor(guest.accountId()))

@@ -3,9 +3,9 @@ package app.denfold.server.portal;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.data.repository.CrudRepository;
+import org.springframework.data.jpa.repository.JpaRepository;
 
-interface GuestRightRepository extends CrudRepository<GuestRight, UUID> {
+public interface GuestRightRepository extends JpaRepository<GuestRight, UUID> {
     List<GuestRight> findByFileId(UUID fileId);
 
     List<GuestRight> findByAccountId(UUID accountId);

@@ -27,4 +27,9 @@ class GuestsFollowMerge {
     FollowsMerge asksFollow(FileRowsStore rows) {
         return rows.follow(Rows.of("ask", "ask", "asks"));
     }
+
+    @Bean
+    FollowsMerge messagesFollow(FileRowsStore rows) {
+        return rows.follow(Rows.of("message", "message", "messages"));
+    }
 }

@@ -10,7 +10,7 @@ import org.jspecify.annotations.Nullable;
 
 /** A document made visible to a guest. */
 @Entity
-class Share {
+public class Share {
 
     @Id
     private UUID id;
@@ -50,7 +50,7 @@ class Share {
         return accountId;
     }
 
-    UUID documentId() {
+    public UUID documentId() {
         return documentId;
     }
 
@@ -62,7 +62,7 @@ class Share {
         return sharedBy;
     }
 
-    Instant sharedAt() {
+    public Instant sharedAt() {
         return sharedAt;
     }
 }

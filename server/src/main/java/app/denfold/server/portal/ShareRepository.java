@@ -5,7 +5,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.repository.CrudRepository;
 
-interface ShareRepository extends CrudRepository<Share, UUID> {
+public interface ShareRepository extends CrudRepository<Share, UUID> {
     List<Share> findByFileIdAndWithdrawnAtIsNullOrderBySharedAtDesc(UUID fileId);
 
     List<Share> findByAccountIdAndFileIdAndWithdrawnAtIsNull(UUID accountId, UUID fileId);

@@ -41,7 +41,13 @@ class ShowShared {
     }
 
     record GuestAnswer(
-            UUID accountId, String name, String email, String relation, boolean hasPassword, boolean closed) {}
+            UUID accountId,
+            String name,
+            String email,
+            String relation,
+            RightsDetails rights,
+            boolean hasPassword,
+            boolean closed) {}
 
     record ShareAnswer(
             UUID documentId,
@@ -101,6 +107,7 @@ class ShowShared {
                 account.name(),
                 account.email(),
                 right.relation(),
+                RightsDetails.of(right.granted()),
                 accounts.hasPassword(account.accountId()),
                 accounts.viewer(account.accountId()).isEmpty());
     }

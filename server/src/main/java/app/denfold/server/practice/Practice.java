@@ -40,6 +40,9 @@ class Practice {
     @JdbcTypeCode(SqlTypes.ARRAY)
     private List<String> secondFactorRoles = List.of();
 
+    @JdbcTypeCode(SqlTypes.ARRAY)
+    private List<String> ownFileDeeds = List.of("SEE", "ADD", "REMOVE", "SIGN");
+
     private int sessionIdleMinutes = (int) SessionLimits.USUAL.idle().toMinutes();
     private int sessionMostHours = (int) SessionLimits.USUAL.most().toHours();
 
@@ -85,6 +88,14 @@ class Practice {
 
     void demandSecondFactor(List<String> roles) {
         this.secondFactorRoles = List.copyOf(roles);
+    }
+
+    List<String> ownFileDeeds() {
+        return ownFileDeeds;
+    }
+
+    void allowInOwnFile(List<String> deeds) {
+        this.ownFileDeeds = List.copyOf(deeds);
     }
 
     SessionLimits sessionLimits() {

@@ -64,6 +64,16 @@ public class PracticeSettings {
         founded().demandSecondFactor(roles);
     }
 
+    /** Names of what people with an account may do in their own file. */
+    public List<String> ownFileDeeds() {
+        return practice().map(Practice::ownFileDeeds).orElse(List.of());
+    }
+
+    @Transactional
+    public void allowInOwnFile(List<String> deeds) {
+        founded().allowInOwnFile(deeds);
+    }
+
     public SessionLimits sessionLimits() {
         return practice().map(Practice::sessionLimits).orElse(SessionLimits.USUAL);
     }

@@ -1,5 +1,7 @@
 package app.denfold.server.settings;
 
+import app.denfold.core.sharing.Granted;
+import app.denfold.core.sharing.Granted.Deed;
 import app.denfold.paper.Format;
 import app.denfold.paper.reading.Reading;
 import app.denfold.paper.worker.PaperWorkers;
@@ -23,6 +25,7 @@ import java.time.Duration;
 import java.time.ZoneId;
 import java.time.format.TextStyle;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.beans.factory.annotation.Qualifier;
@@ -125,6 +128,17 @@ class SetUpPractice {
         viewer.requireAdministrator();
         settings.mark(null, null);
         trail.record(AuditEntry.general(viewer.actor(), "set-up", "removed the practice’s mark"));
+    }
+
+    /** What people with an account may do in their own file from now on. */
+    @Transactional
+    void allowInOwnFile(Viewer viewer, Set<Deed> deeds) {
+        viewer.requireAdministrator();
+        settings.allowInOwnFile(deeds.stream().map(Deed::name).sorted().toList());
+        trail.record(AuditEntry.general(
+                viewer.actor(),
+                "set-up",
+                "set what people may in their own file: " + new Granted(deeds, Map.of(), null).words(Map.of())));
     }
 
     /**

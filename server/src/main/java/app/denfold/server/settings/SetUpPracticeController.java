@@ -1,5 +1,6 @@
 package app.denfold.server.settings;
 
+import app.denfold.core.sharing.Granted.Deed;
 import app.denfold.server.access.Role;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.content.UploadedFile;
@@ -50,7 +51,17 @@ class SetUpPracticeController {
             @Nullable String replyTo,
             int sessionIdleMinutes,
             int sessionMostHours,
-            List<Role> secondFactor) {}
+            List<Role> secondFactor,
+            List<Deed> ownFile) {}
+
+    record OwnFilesRequest(@NotNull Set<@NotNull Deed> deeds) {}
+
+    /** What people with an account may do in their own file from now on. */
+    @PutMapping("/api/set-up/practice/own-files")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void ownFiles(Viewer viewer, @Valid @RequestBody OwnFilesRequest body) {
+        setUp.allowInOwnFile(viewer, body.deeds());
+    }
 
     /** @param colour as {@code #rrggbb} @param languages by ISO 639-1, the usual one first */
     record LookRequest(
@@ -90,7 +101,8 @@ class SetUpPracticeController {
                 look.replyTo(),
                 Math.toIntExact(limits.idle().toMinutes()),
                 Math.toIntExact(limits.most().toHours()),
-                settings.secondFactorRoles().stream().map(Role::valueOf).toList());
+                settings.secondFactorRoles().stream().map(Role::valueOf).toList(),
+                settings.ownFileDeeds().stream().map(Deed::valueOf).toList());
     }
 
     @PutMapping("/api/set-up/practice/look")

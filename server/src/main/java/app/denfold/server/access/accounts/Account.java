@@ -187,6 +187,11 @@ class Account {
     }
 
     @Nullable
+    Instant visitedAt() {
+        return visitedAt;
+    }
+
+    @Nullable
     Instant previousVisitAt() {
         return previousVisitAt;
     }

@@ -340,6 +340,12 @@ public class Accounts {
         return all.size() == 1 ? Optional.of(all.get(0).name()) : Optional.empty();
     }
 
+    /** Whether a one-time link of an account can still be used. */
+    @Transactional(readOnly = true)
+    public boolean hasOpenLink(UUID accountId) {
+        return links.hasOpen(accountId, calendar.now());
+    }
+
     /** What an account is in the practice. */
     @Transactional(readOnly = true)
     public Post postOf(UUID accountId) {
@@ -349,6 +355,12 @@ public class Accounts {
     /** The account with its present rights; empty when it does not exist or is closed. */
     public Optional<Viewer> viewer(UUID accountId) {
         return accounts.findById(accountId).filter(Account::isOpen).map(this::viewerOf);
+    }
+
+    /** When somebody last came in; empty when that was never. */
+    @Transactional(readOnly = true)
+    public Optional<Instant> lastVisit(UUID accountId) {
+        return accounts.findById(accountId).map(Account::visitedAt);
     }
 
     /** For telling who somebody is; a closed account may do nothing. */

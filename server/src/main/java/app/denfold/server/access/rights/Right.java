@@ -9,8 +9,8 @@ enum Right {
     EVERYBODY,
     /** Any person's account, also a guest's. */
     ACCOUNT,
-    /** A guest's account. */
-    GUEST,
+    /** A guest's account, or that of somebody who works here, who has a portal for his own file. */
+    PORTAL,
     /** Somebody who works here, also who looks only. */
     LOOK,
     /** Somebody who works here and may change files. */
@@ -21,7 +21,7 @@ enum Right {
         return switch (this) {
             case EVERYBODY -> true;
             case ACCOUNT -> viewer.role() != Role.PROGRAM;
-            case GUEST -> viewer.role() == Role.GUEST;
+            case PORTAL -> viewer.role() == Role.GUEST || viewer.role().worksHere();
             case LOOK -> viewer.role().worksHere();
             case CHANGE -> viewer.role().worksHere() && viewer.mayChange();
             case ADMINISTER -> viewer.isAdministrator();

@@ -135,6 +135,7 @@ final class RightsTable {
             GET     /api/files/{id}/excerpts                                   LOOK
             POST    /api/files/{id}/guests                                     CHANGE
             DELETE  /api/files/{id}/guests/{accountId}                         ADMINISTER
+            PUT     /api/files/{id}/guests/{accountId}                         CHANGE
             POST    /api/files/{id}/guests/{accountId}/invitation              CHANGE
             GET     /api/files/{id}/ledger                                     LOOK       COVERAGE
             GET     /api/files/{id}/lines                                      LOOK
@@ -159,6 +160,10 @@ final class RightsTable {
             GET     /api/find/meant                                            LOOK
             GET     /api/find/suggestions                                      LOOK
             POST    /api/forgotten-password                                    EVERYBODY
+            GET     /api/guests                                                LOOK
+            POST    /api/guests                                                CHANGE
+            GET     /api/guests/{accountId}/portal                             LOOK
+            GET     /api/guests/{accountId}/trail                              LOOK
             GET     /api/hand-overs/mine                                       LOOK
             POST    /api/hand-overs/{id}/finish                                CHANGE
             POST    /api/hand-overs/{id}/pass-on                               CHANGE
@@ -189,11 +194,14 @@ final class RightsTable {
             GET     /api/outsiders/{id}                                        LOOK
             PUT     /api/outsiders/{id}                                        CHANGE
             POST    /api/placeholders                                          CHANGE
-            GET     /api/portal                                                GUEST
-            GET     /api/portal/documents/{id}/content                         GUEST
-            GET     /api/portal/documents/{id}/pages/{page}                    GUEST
-            POST    /api/portal/papers                                         GUEST
-            DELETE  /api/portal/papers/{id}                                    GUEST
+            GET     /api/portal                                                PORTAL
+            GET     /api/portal/documents/{id}/content                         PORTAL
+            GET     /api/portal/documents/{id}/pages/{page}                    PORTAL
+            POST    /api/portal/documents/{id}/put-away                        PORTAL
+            GET     /api/portal/found                                          PORTAL
+            POST    /api/portal/papers                                         PORTAL
+            DELETE  /api/portal/papers/{id}                                    PORTAL
+            GET     /api/portal/zip                                            PORTAL
             GET     /api/practice                                              EVERYBODY
             GET     /api/practice/mark                                         EVERYBODY
             GET     /api/preferences                                           LOOK
@@ -241,6 +249,7 @@ final class RightsTable {
             PUT     /api/set-up/practice/look                                  ADMINISTER
             DELETE  /api/set-up/practice/mark                                  ADMINISTER
             POST    /api/set-up/practice/mark                                  ADMINISTER
+            PUT     /api/set-up/practice/own-files                             ADMINISTER
             PUT     /api/set-up/practice/sessions                              ADMINISTER
             GET     /api/set-up/rules                                          ADMINISTER
             POST    /api/set-up/rules                                          ADMINISTER

@@ -28,6 +28,11 @@ public class OneTimeLinks {
         return links.existsByAccountIdAndIssuedAtAfter(accountId, moment);
     }
 
+    /** Whether an account has one that can still be used. */
+    public boolean hasOpen(UUID accountId, Instant now) {
+        return links.findByAccountIdAndUsedAtIsNull(accountId).stream().anyMatch(link -> !link.isExpired(now));
+    }
+
     /** Uses up all of an account that could still be used. */
     public void endAll(UUID accountId, Instant now) {
         links.findByAccountIdAndUsedAtIsNull(accountId).forEach(link -> link.use(now));

@@ -7,6 +7,7 @@ import java.util.UUID;
 /**
  * The account that is signed in.
  *
+ * @param hasOwnFile whether there is a file about its holder
  * @param desk at which it works unless its browser says otherwise; null for none
  */
 record Me(
@@ -16,4 +17,5 @@ record Me(
         Role role,
         boolean mayChange,
         boolean seesSensitive,
+        boolean hasOwnFile,
         @Nullable String desk) {}

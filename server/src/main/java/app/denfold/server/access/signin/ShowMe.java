@@ -2,6 +2,7 @@ package app.denfold.server.access.signin;
 
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
+import app.denfold.server.access.accounts.Post;
 import org.springframework.stereotype.Component;
 
 /** Tells an account about itself. */
@@ -15,6 +16,7 @@ class ShowMe {
     }
 
     Me of(Viewer viewer) {
+        Post post = accounts.postOf(viewer.accountId());
         return new Me(
                 viewer.accountId(),
                 viewer.name(),
@@ -22,6 +24,7 @@ class ShowMe {
                 viewer.role(),
                 viewer.mayChange(),
                 viewer.seesSensitive(),
-                accounts.postOf(viewer.accountId()).desk());
+                post.ownFile() != null,
+                post.desk());
     }
 }

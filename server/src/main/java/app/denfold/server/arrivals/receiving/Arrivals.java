@@ -310,6 +310,7 @@ public class Arrivals {
     public enum SentState {
         RECEIVED,
         FILED,
+        SENT_BACK,
         SET_ASIDE
     }
 
@@ -319,14 +320,24 @@ public class Arrivals {
             String fileName,
             Instant receivedAt,
             SentState state,
+            @Nullable String reason,
             @Nullable UUID fileId,
+            @Nullable UUID documentId,
             @Nullable String suggestedType) {}
 
     @Transactional(readOnly = true)
     public List<Sent> sentBy(UUID accountId) {
         return arrivals.findByAccountIdAndSourceOrderByReceivedAtDesc(accountId, Arrival.Source.PORTAL).stream()
                 .filter(a -> a.state() != Arrival.State.DISCARDED && !a.isPart())
-                .map(a -> new Sent(a.id(), a.fileName(), a.receivedAt(), sentState(a), a.fileId(), a.suggestedType()))
+                .map(a -> new Sent(
+                        a.id(),
+                        a.fileName(),
+                        a.receivedAt(),
+                        sentState(a),
+                        a.reason(),
+                        a.fileId(),
+                        a.documentId(),
+                        a.suggestedType()))
                 .toList();
     }
 

@@ -1,0 +1,121 @@
+package app.denfold.server.portal.seeing;
+
+import app.denfold.core.filing.DocumentState;
+import app.denfold.core.sharing.Granted.Deed;
+import app.denfold.server.access.SensitiveThings;
+import app.denfold.server.catalog.Catalog;
+import app.denfold.server.content.Contents;
+import app.denfold.server.documents.Documents;
+import app.denfold.server.documents.FiledDocument;
+import app.denfold.server.portal.GuestRight;
+import app.denfold.server.portal.GuestRights;
+import app.denfold.server.portal.Share;
+import app.denfold.server.portal.ShareRepository;
+import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.problems.Refusal;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * The papers that somebody outside sees: those shown to him singly, and those he sees by right. By right nobody sees a
+ * sensitive paper, nor one that is not settled; such are shown singly or not at all.
+ */
+@Service
+public class ShownPapers {
+
+    private final GuestRights rights;
+    private final ShareRepository shares;
+    private final Documents documents;
+    private final Contents contents;
+    private final Catalog catalog;
+    private final ObjectProvider<SensitiveThings> sensitive;
+    private final PracticeCalendar calendar;
+
+    ShownPapers(
+            GuestRights rights,
+            ShareRepository shares,
+            Documents documents,
+            Contents contents,
+            Catalog catalog,
+            ObjectProvider<SensitiveThings> sensitive,
+            PracticeCalendar calendar) {
+        this.rights = rights;
+        this.shares = shares;
+        this.documents = documents;
+        this.contents = contents;
+        this.catalog = catalog;
+        this.sensitive = sensitive;
+        this.calendar = calendar;
+    }
+
+    /** @param since when it was shown */
+    public record Shown(FiledDocument paper, Instant since) {}
+
+    /** All of them, the last shown first. */
+    @Transactional(readOnly = true)
+    public List<Shown> of(UUID accountId) {
+        Map<UUID, Shown> all = new LinkedHashMap<>();
+        List<GuestRight> held = rights.of(accountId);
+        Set<UUID> files = held.stream().map(GuestRight::fileId).collect(Collectors.toSet());
+        for (Share share : shares.findByAccountIdAndWithdrawnAtIsNullOrderBySharedAtDesc(accountId)) {
+            FiledDocument paper = documents.document(share.documentId());
+            if (files.contains(paper.fileId()) && !paper.isEnteredInError()) {
+                all.put(paper.id(), new Shown(paper, share.sharedAt()));
+            }
+        }
+        held.forEach(right -> byRight(right).forEach(shown -> all.putIfAbsent(shown.paper.id(), shown)));
+        return all.values().stream()
+                .sorted(Comparator.comparing(Shown::since).reversed())
+                .toList();
+    }
+
+    private List<Shown> byRight(GuestRight right) {
+        if (!right.granted().allowsSomewhere(Deed.SEE, calendar.today())) {
+            return List.of();
+        }
+        Set<String> hidden = sensitive.stream()
+                .flatMap(s -> s.typesWithSections().keySet().stream())
+                .collect(Collectors.toSet());
+        List<Shown> seen = new ArrayList<>();
+        for (FiledDocument paper : documents.ofFile(right.fileId())) {
+            boolean isSeen = right.granted().allows(Deed.SEE, sectionOf(paper), calendar.today())
+                    && paper.types().stream().noneMatch(hidden::contains)
+                    && documents.state(paper) == DocumentState.FILED
+                    && contents.placeholder(paper.latest().sha256()).isEmpty();
+            if (isSeen) {
+                Instant filed = paper.createdAt();
+                seen.add(new Shown(paper, filed.isAfter(right.grantedAt()) ? filed : right.grantedAt()));
+            }
+        }
+        return seen;
+    }
+
+    /** Code of the section in which a paper lies. */
+    public String sectionOf(FiledDocument paper) {
+        return catalog.type(paper.type()).section();
+    }
+
+    /** One of them. @throws Refusal when the account does not see it, or no longer */
+    @Transactional(readOnly = true)
+    public FiledDocument one(UUID accountId, UUID documentId) {
+        return of(accountId).stream()
+                .map(Shown::paper)
+                .filter(p -> p.id().equals(documentId))
+                .findFirst()
+                .map(paper -> {
+                    paper.latest();
+                    return paper;
+                })
+                .orElseThrow(() -> Refusal.notFound("paper"));
+    }
+}

@@ -1,0 +1,54 @@
+import { Navigate, Outlet, Route, Routes } from "react-router";
+import { ArrivalsPage } from "./features/arrivals/ArrivalsPage";
+import { CoveragePage } from "./features/coverage/CoveragePage";
+import { DemoMailPage } from "./features/demo/DemoMailPage";
+import { FilePage } from "./features/files/FilePage";
+import { FilesPage } from "./features/files/FilesPage";
+import { FindPage } from "./features/finding/FindPage";
+import { Frame } from "./features/frame/Frame";
+import { HelpPage } from "./features/help/HelpPage";
+import { DuplicatesPage } from "./features/merging/DuplicatesPage";
+import { MergePage } from "./features/merging/MergePage";
+import { AsGuestSees } from "./features/portal/AsGuestSees";
+import { GuestsPage } from "./features/portal/GuestsPage";
+import { MyFile } from "./features/portal/MyFile";
+import { OutsiderPage } from "./features/relations/OutsiderPage";
+import { SetUpPage } from "./features/setup/SetUpPage";
+import { SigningPage } from "./features/signing/SigningPage";
+import { TodayPage } from "./features/today/TodayPage";
+
+/** The pages of those who work here. */
+export default function StaffRoutes() {
+  return (
+    <Routes>
+      <Route path="/signing/:id" element={<SigningPage />} />
+      <Route element={<Framed />}>
+        <Route path="/today" element={<TodayPage />} />
+        <Route path="/coverage" element={<CoveragePage />} />
+        <Route path="/set-up/*" element={<SetUpPage />} />
+        <Route path="/find" element={<FindPage />} />
+        <Route path="/files" element={<FilesPage />} />
+        <Route path="/files/duplicates" element={<DuplicatesPage />} />
+        <Route path="/files/merge" element={<MergePage />} />
+        <Route path="/files/:id" element={<FilePage />} />
+        <Route path="/guests" element={<GuestsPage />} />
+        <Route path="/guests/:id" element={<AsGuestSees />} />
+        <Route path="/my-file" element={<MyFile />} />
+        <Route path="/my-file/papers/:id" element={<MyFile paper />} />
+        <Route path="/outsiders/:id" element={<OutsiderPage />} />
+        <Route path="/arrivals" element={<ArrivalsPage />} />
+        <Route path="/help/programs" element={<HelpPage />} />
+        <Route path="/demo-mail" element={<DemoMailPage />} />
+        <Route path="*" element={<Navigate to="/today" replace />} />
+      </Route>
+    </Routes>
+  );
+}
+
+function Framed() {
+  return (
+    <Frame>
+      <Outlet />
+    </Frame>
+  );
+}
