@@ -1,25 +1,45 @@
 import { useQuery } from "@tanstack/react-query";
-import { lazy, Suspense } from "react";
+import { lazy, type ReactNode, Suspense } from "react";
 import { Navigate, Route, Routes } from "react-router";
 import { Problem } from "./api/client";
 import { practiceOptions } from "./api/practice";
-import { InvitationPage } from "./features/access/InvitationPage";
 import { SessionBoundary } from "./features/access/SessionBoundary";
-import { SignInPage } from "./features/access/SignInPage";
 import { meOptions } from "./features/access/sessionQueries";
 import { PortalPage } from "./features/portal/PortalPage";
 import { PortalReader } from "./features/portal/PortalReader";
 import { tellMomentsIn } from "./ui/days";
 import { Loaded, OnItsWay } from "./ui/Quiet";
 
-// a guest's phone fetches nothing of it
+// a guest's phone fetches nothing of these before it needs them
+const Antd = lazy(() => import("./ui/Antd"));
 const StaffRoutes = lazy(() => import("./StaffRoutes"));
+const SignInPage = lazy(() =>
+  import("./features/access/SignInPage").then((m) => ({ default: m.SignInPage })),
+);
+const InvitationPage = lazy(() =>
+  import("./features/access/InvitationPage").then((m) => ({ default: m.InvitationPage })),
+);
+
+function InAntd({ children }: { children: ReactNode }) {
+  return (
+    <Suspense fallback={<OnItsWay />}>
+      <Antd>{children}</Antd>
+    </Suspense>
+  );
+}
 
 /** Which page an address shows; without a session it is the sign-in, for guests always the portal. */
 export function Routing() {
   return (
     <Routes>
-      <Route path="/invitation/:token" element={<InvitationPage />} />
+      <Route
+        path="/invitation/:token"
+        element={
+          <InAntd>
+            <InvitationPage />
+          </InAntd>
+        }
+      />
       <Route path="*" element={<SignedIn />} />
     </Routes>
   );
@@ -29,7 +49,11 @@ function SignedIn() {
   const me = useQuery(meOptions);
   const practice = useQuery(practiceOptions);
   if (!me.data && me.error instanceof Problem && me.error.status === 401) {
-    return <SignInPage />;
+    return (
+      <InAntd>
+        <SignInPage />
+      </InAntd>
+    );
   }
   return (
     <Loaded query={practice}>
@@ -39,9 +63,13 @@ function SignedIn() {
           <Loaded query={me}>
             {(account) => (
               <SessionBoundary key={account.id} account={account}>
-                <Suspense fallback={<OnItsWay />}>
-                  {account.role === "GUEST" ? <GuestRoutes /> : <StaffRoutes />}
-                </Suspense>
+                {account.role === "GUEST" ? (
+                  <GuestRoutes />
+                ) : (
+                  <InAntd>
+                    <StaffRoutes />
+                  </InAntd>
+                )}
               </SessionBoundary>
             )}
           </Loaded>

@@ -1,10 +1,10 @@
-import { QueryClient } from "@tanstack/react-query";
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { configure, render } from "@testing-library/react";
 import type { ReactNode } from "react";
 import { MemoryRouter, Route, Routes } from "react-router";
 import type { paths } from "../api/schema";
 import { Uploads } from "../features/uploads/Uploads";
-import { Providers } from "../Providers";
+import Antd from "../ui/Antd";
 import { forgetDrafts } from "../ui/drafts";
 
 // a busy machine takes longer than the usual second
@@ -98,14 +98,16 @@ export function show(element: ReactNode, address = "/", route = "*") {
   const queries = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   return render(
     <MemoryRouter initialEntries={[address]}>
-      <Providers queries={queries} config={{ theme: { token: { motion: false } } }}>
-        <div id="where" />
-        <Uploads>
-          <Routes>
-            <Route path={route} element={element} />
-          </Routes>
-        </Uploads>
-      </Providers>
+      <QueryClientProvider client={queries}>
+        <Antd config={{ theme: { token: { motion: false } } }}>
+          <div id="where" />
+          <Uploads>
+            <Routes>
+              <Route path={route} element={element} />
+            </Routes>
+          </Uploads>
+        </Antd>
+      </QueryClientProvider>
     </MemoryRouter>,
   );
 }

@@ -1,6 +1,6 @@
-import { Button, Spin } from "antd";
 import type { ReactNode } from "react";
 import { wordsOf } from "../api/client";
+import "./quiet.css";
 
 /** Shown where nothing is, with the next step. */
 export function QuietEmpty({ title, children }: { title: string; children?: ReactNode }) {
@@ -23,7 +23,9 @@ export function Loaded<T>({ query, children }: { query: Asked<T>; children: (dat
     return (
       <QuietEmpty title="This cannot be shown">
         <p>{wordsOf(query.error)}</p>
-        <Button onClick={() => query.refetch()}>Try again</Button>
+        <button type="button" className="plain-button" onClick={() => query.refetch()}>
+          Try again
+        </button>
       </QuietEmpty>
     );
   }
@@ -34,7 +36,7 @@ export function Loaded<T>({ query, children }: { query: Asked<T>; children: (dat
 export function OnItsWay() {
   return (
     <div className="quiet-empty">
-      <Spin aria-label="Loading" />
+      <span className="turning" role="status" aria-label="Loading" />
     </div>
   );
 }

@@ -6,7 +6,7 @@ import "./access.css";
 import { practiceOptions } from "../../api/practice";
 import { PracticeMark } from "../practice/PracticeMark";
 import { forgetAccount } from "./leaveSession";
-import { neededAfter, SecondStep } from "./SecondStep";
+import { neededAfter, SecondStep } from "./needed";
 import { meOptions } from "./sessionQueries";
 
 /** Where a one-time link leads: the guest chooses a password and is in. */

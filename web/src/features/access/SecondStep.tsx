@@ -1,17 +1,9 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { Alert, Button, Form, Input, QRCode, Typography } from "antd";
-import { answer, api, fieldWords, Problem, type Shape, wordsOf } from "../../api/client";
+import { answer, api, fieldWords, type Shape, wordsOf } from "../../api/client";
+import type { Needed } from "./needed";
 
 type Me = Shape<"Me">;
-
-/** What is to be shown besides the password. */
-export type Needed = "code-needed" | "second-factor-needed";
-
-/** What a refusal of a right password asks for; undefined when it is another refusal. */
-export function neededAfter(error: unknown): Needed | undefined {
-  const code = error instanceof Problem ? error.code : "";
-  return code === "code-needed" || code === "second-factor-needed" ? code : undefined;
-}
 
 /** The step after the password: the code of one's device, or setting one up where the practice asks for it. */
 export function SecondStep({

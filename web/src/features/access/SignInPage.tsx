@@ -7,8 +7,8 @@ import { practiceOptions } from "../../api/practice";
 import { PracticeMark } from "../practice/PracticeMark";
 import { ForgottenPassword } from "./ForgottenPassword";
 import { forgetAccount } from "./leaveSession";
+import { type Needed, neededAfter, SecondStep } from "./needed";
 import { hasPasskeys, isBrokenOff, signInWithPasskey } from "./passkeys";
-import { type Needed, neededAfter, SecondStep } from "./SecondStep";
 import { meOptions } from "./sessionQueries";
 
 /** Why somebody came back from the house's directory without being in. */

@@ -7,7 +7,7 @@ import { PracticeMark } from "../practice/PracticeMark";
 import { usePortalPlace } from "./portalPlace";
 import "./portal.css";
 
-const MySignIn = lazy(() => import("../access/MySignIn").then((m) => ({ default: m.MySignIn })));
+const MySignIn = lazy(() => import("../access/MySignInAlone"));
 
 /** The practice's own calm look: its name and its colour. */
 export function PortalFrame({ portal, children }: { portal: Shape<"PortalAnswer">; children: ReactNode }) {

@@ -64,7 +64,7 @@ const PORTAL: Shape<"PortalAnswer"> = {
 };
 
 test("what is asked comes first, with its reason and a way to send it", async () => {
-  serve({ "GET /api/practice": PRACTICE, "GET /api/portal": PORTAL });
+  serve({ "GET /api/practice": PRACTICE, "GET /api/portal/messages": [], "GET /api/portal": PORTAL });
   show(<PortalPage />);
   await screen.findByText("We need one thing from you");
   expect(screen.getByText(/lapsed on 31 October 2026\. Front and back, please\./)).toBeTruthy();
@@ -77,7 +77,11 @@ test("what is asked comes first, with its reason and a way to send it", async ()
 });
 
 test("a paper that is too large is refused before it is sent", async () => {
-  serve({ "GET /api/practice": { ...PRACTICE, uploadLimit: 1_048_576 }, "GET /api/portal": PORTAL });
+  serve({
+    "GET /api/practice": { ...PRACTICE, uploadLimit: 1_048_576 },
+    "GET /api/portal/messages": [],
+    "GET /api/portal": PORTAL,
+  });
   show(<PortalPage />);
   await screen.findByText(/at most 1 MB/);
   const large = new File([new Uint8Array(1_200_000)], "huge.pdf", { type: "application/pdf" });
@@ -88,6 +92,7 @@ test("a paper that is too large is refused before it is sent", async () => {
 test("what nobody filed yet can be taken back; a refusal is told", async () => {
   const calls = serve({
     "GET /api/practice": PRACTICE,
+    "GET /api/portal/messages": [],
     "GET /api/portal": PORTAL,
     "DELETE /api/portal/papers/s1": new Refusal(409, { detail: "This paper is filed already." }),
   });
@@ -98,7 +103,11 @@ test("what nobody filed yet can be taken back; a refusal is told", async () => {
 });
 
 test("a guest of whom nothing is asked is told so", async () => {
-  serve({ "GET /api/practice": PRACTICE, "GET /api/portal": { ...PORTAL, asks: [], shared: [], sent: [] } });
+  serve({
+    "GET /api/practice": PRACTICE,
+    "GET /api/portal/messages": [],
+    "GET /api/portal": { ...PORTAL, asks: [], shared: [], sent: [] },
+  });
   show(<PortalPage />);
   await screen.findByText("We need nothing from you now");
   expect(screen.getByText(/You get a mail when something is/)).toBeTruthy();
@@ -111,6 +120,7 @@ test("five photos go as two papers; those that arrived are not sent again when a
   let uploads = 0;
   const calls = serve({
     "GET /api/practice": PRACTICE,
+    "GET /api/portal/messages": [],
     "GET /api/portal": PORTAL,
     "POST /api/portal/papers": (call: { body: unknown }) =>
       refuses && !(call.body as { more?: string[] }).more?.includes("u2")
@@ -139,7 +149,7 @@ test("five photos go as two papers; those that arrived are not sent again when a
 });
 
 test("400 photos at once are told, and the first are there", async () => {
-  serve({ "GET /api/practice": PRACTICE, "GET /api/portal": PORTAL });
+  serve({ "GET /api/practice": PRACTICE, "GET /api/portal/messages": [], "GET /api/portal": PORTAL });
   show(<PortalPage />);
   fireEvent.change(await screen.findByLabelText("Choose a file: Insurance card"), {
     target: { files: Array.from({ length: 400 }, (_, i) => photo(`${i}.jpg`)) },
@@ -151,6 +161,7 @@ test("400 photos at once are told, and the first are there", async () => {
 test("who comes for two people sees one of them alone, finds words, and puts news away", async () => {
   const calls = serve({
     "GET /api/practice": PRACTICE,
+    "GET /api/portal/messages": [],
     "GET /api/portal": {
       ...PORTAL,
       people: [
@@ -187,4 +198,43 @@ test("who comes for two people sees one of them alone, finds words, and puts new
   fireEvent.click(screen.getByRole("button", { name: "Kenji Abelard" }));
   screen.getByText("We need nothing from you now");
   expect(screen.queryByText("Send us something else")).toBeNull();
+});
+
+test("a message is sent about one person, and what the practice wrote counts as seen", async () => {
+  const calls = serve({
+    "GET /api/practice": PRACTICE,
+    "GET /api/portal": PORTAL,
+    "GET /api/portal/messages": [
+      {
+        fileId: "f1",
+        personName: "Edie Penhallow",
+        guestId: "r1",
+        guestName: "Ruth Penhallow",
+        messages: [
+          {
+            id: "m1",
+            fromGuest: false,
+            by: "Zuri",
+            words: "Please bring boots.",
+            papers: ["Session plan"],
+            at: "2026-11-24T09:00:00Z",
+            read: false,
+          },
+        ],
+      },
+    ],
+    "POST /api/portal/messages/read": {},
+    "POST /api/portal/messages": {},
+  });
+  show(<PortalPage />);
+  await screen.findByText("Please bring boots.");
+  await waitFor(() => expect(calls.some((c) => c.path === "/api/portal/messages/read")).toBe(true));
+  const field = screen.getByLabelText<HTMLTextAreaElement>("Write to us about Edie Penhallow");
+  fireEvent.change(field, { target: { value: "We will." } });
+  fireEvent.click(screen.getByText("Send the message"));
+  await waitFor(() => expect(field.value).toBe(""));
+  expect(calls.find((c) => c.method === "POST" && c.path === "/api/portal/messages")?.body).toEqual({
+    fileId: "f1",
+    words: "We will.",
+  });
 });

@@ -5,6 +5,7 @@ import { answer, api, done, type Shape, wordsOf } from "../../api/client";
 import { day, moment } from "../../ui/days";
 import { Loaded } from "../../ui/Quiet";
 import { PortalFrame } from "./PortalFrame";
+import { PortalMessages } from "./PortalMessages";
 import { usePortalPlace } from "./portalPlace";
 import { portalOptions } from "./portalQueries";
 import { SendPaper } from "./SendPaper";
@@ -20,6 +21,7 @@ export function PortalPage() {
 
 /** The same for any guest. */
 export function PortalView({ portal }: { portal: Portal }) {
+  const { isLookedAt } = usePortalPlace();
   const [chosen, setChosen] = useState<string>();
   const person = portal.people.find((p) => p.fileId === chosen);
   const seen: Portal = person
@@ -53,6 +55,7 @@ export function PortalView({ portal }: { portal: Portal }) {
       <Asked portal={seen} />
       <Fresh portal={seen} />
       <SharedPapers papers={seen.shared} />
+      {!isLookedAt && <PortalMessages only={person?.fileId} />}
       <SendAnother portal={seen} />
       <Sent sent={seen.sent} mayTakeBack={seen.people.some((p) => p.mayTakeBack)} />
       {seen.people.some((p) => p.until) && (

@@ -38,6 +38,7 @@ function serveShared(more: object = {}) {
     "GET /api/files/f1/shared": SHARED,
     "GET /api/files/f1/notices": [],
     "GET /api/document-types": [],
+    "GET /api/files/f1/messages": [],
     "GET /api/files/f1/relations": [
       { id: "x", name: "Dr. Wolfreth", words: "physician", email: "wolfreth@post.example", reverse: false },
       { id: "y", name: "Kenji Abelard", words: "sibling", email: "kenji@post.example", reverse: true },
@@ -163,5 +164,46 @@ test("a related person is invited with his address and shared with at once", asy
   );
   await waitFor(() =>
     expect(calls.find((c) => c.path === "/api/shares")?.body).toEqual({ accountId: "w", documents: ["d2"] }),
+  );
+});
+
+test("a guest is written to with a paper, and what he wrote counts as seen", async () => {
+  const calls = serveShared({
+    "GET /api/files/f1/messages": [
+      {
+        fileId: "f1",
+        personName: "Edie Penhallow",
+        guestId: "r",
+        guestName: "Ruth Penhallow",
+        messages: [
+          {
+            id: "m1",
+            fromGuest: true,
+            by: "Ruth Penhallow",
+            words: "May she ride?",
+            papers: [],
+            at: "2026-11-24T09:00:00Z",
+            read: false,
+          },
+        ],
+      },
+    ],
+    "POST /api/files/f1/messages/read": {},
+    "POST /api/files/f1/messages": {},
+    "GET /api/files/f1/ledger": { sections: [], otherPapers: [{ id: "d1", name: "Session plan" }] },
+  });
+  show(<SharedView file={EDIE} />);
+  await screen.findByText("May she ride?");
+  await waitFor(() => expect(calls.some((c) => c.path.endsWith("/messages/read"))).toBe(true));
+  fireEvent.change(screen.getByLabelText("Write to Ruth Penhallow"), { target: { value: "Yes." } });
+  fireEvent.mouseDown(await screen.findByLabelText("Papers shown with it"));
+  fireEvent.click(await screen.findByText("Session plan", { selector: ".ant-select-item-option-content" }));
+  fireEvent.click(screen.getByRole("button", { name: "Send" }));
+  await waitFor(() =>
+    expect(calls.find((c) => c.method === "POST" && c.path === "/api/files/f1/messages")?.body).toEqual({
+      accountId: "r",
+      words: "Yes.",
+      papers: ["d1"],
+    }),
   );
 });

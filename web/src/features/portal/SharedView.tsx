@@ -8,6 +8,7 @@ import { meOptions } from "../access/sessionQueries";
 import { NoticeLine } from "../chasing/NoticeLine";
 import { WhoSees } from "../colleagues/WhoSees";
 import { fileNoticesOptions, sharedOptions } from "../people/fileQueries";
+import { FileMessages } from "./FileMessages";
 import { ChangeRights } from "./GuestsPage";
 import { InviteForm } from "./InviteForm";
 import { RightsWords } from "./RightsForm";
@@ -17,6 +18,7 @@ import "./shared.css";
 export function SharedView({ file }: { file: Shape<"FileAnswer"> }) {
   const shared = useQuery(sharedOptions(file.id));
   const notices = useQuery(fileNoticesOptions(file.id));
+  const me = useQuery(meOptions).data;
   return (
     <div className="shared-view">
       <Loaded query={shared}>
@@ -28,6 +30,8 @@ export function SharedView({ file }: { file: Shape<"FileAnswer"> }) {
           </>
         )}
       </Loaded>
+      <h2>Messages</h2>
+      <FileMessages fileId={file.id} mayChange={me?.mayChange ?? false} />
       <h2>Who sees this file</h2>
       <WhoSees fileId={file.id} />
       <h2>Written to them</h2>

@@ -26,6 +26,7 @@ create table message (
   from_guest boolean not null,
   by_name text not null,
   words text not null,
+  papers uuid[] not null default '{}',
   at timestamptz not null,
   read_at timestamptz
 );

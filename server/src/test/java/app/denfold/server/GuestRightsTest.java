@@ -264,4 +264,50 @@ class GuestRightsTest {
         assertThat(practice.colleague(null, false, true).get("/api/portal").<List<String>>at("$.people[*]"))
                 .isEmpty();
     }
+
+    @Test
+    void messagesBelongToTheFileAndAreToldWithoutTheirContent() throws Exception {
+        UUID paper = filed("passport", "A passport to be talked about");
+        UUID account = invite(List.of(file, other), rights(List.of("ADD"), Map.of(), null))
+                .id("$.accountId");
+        Api guest = comeIn();
+        assertThat(guest.post(
+                                "/api/portal/messages",
+                                Map.of("fileId", file, "words", "May she ride on Sunday? Violet."))
+                        .status())
+                .isEqualTo(201);
+        UUID stranger = api.newEmployee("Guestrightsstranger", null);
+        assertThat(guest.post("/api/portal/messages", Map.of("fileId", stranger, "words", "Hello"))
+                        .status())
+                .isEqualTo(404);
+        assertThat(guest.post("/api/portal/messages", Map.of("fileId", file, "words", " "))
+                        .<String>at("$.problems[0].field"))
+                .isEqualTo("words");
+        String answered = "/api/files/{id}/messages";
+        assertThat(api.get(answered, file).<List<String>>at("$[0].messages[*].words"))
+                .containsExactly("May she ride on Sunday? Violet.");
+        assertThat(api.get(answered, file).<List<Boolean>>at("$[0].messages[*].read"))
+                .containsExactly(false);
+        api.post("/api/files/{id}/messages/read", null, file);
+        assertThat(guest.get("/api/portal/messages")
+                        .<List<Boolean>>at("$[?(@.fileId=='" + file + "')].messages[0].read"))
+                .containsExactly(true);
+        assertThat(api.post(
+                                answered,
+                                Map.of("accountId", account, "words", "Yes, indigo.", "papers", List.of(paper)),
+                                file)
+                        .status())
+                .isEqualTo(201);
+        assertThat(guest.get("/api/portal").<List<String>>at("$.shared[*].documentId"))
+                .containsExactly(paper.toString());
+        assertThat(api.get(answered, other).<List<Object>>at("$[0].messages")).isEmpty();
+        TestMail.waitFor(email, 2);
+        assertThat(TestMail.to(email).get(1))
+                .contains("has written you a message")
+                .doesNotContain("indigo");
+        assertThat(practice.colleague("Therapy", false, true)
+                        .get(answered, file)
+                        .status())
+                .isEqualTo(404);
+    }
 }

@@ -286,6 +286,32 @@ public class Guests {
         }
         List<FiledDocument> chosen =
                 documentIds.stream().map(id -> documents.visible(viewer, id)).toList();
+        int shared = show(viewer, chosen, accountId);
+        FiledDocument last = chosen.get(chosen.size() - 1);
+        Viewer guest = guestOf(last.fileId(), accountId);
+        if (shared == 0) {
+            throw Refusal.conflict(
+                    "shared-already",
+                    (chosen.size() == 1 ? "This paper is" : "These papers are") + " shared with " + guest.name()
+                            + " already.");
+        }
+        if (accounts.hasPassword(accountId)) {
+            tell(viewer, last.fileId(), guest, shared);
+        }
+    }
+
+    /** Makes documents visible to a guest of their file without a mail of its own; what he sees already stays so. */
+    @Transactional
+    public void showWith(Viewer viewer, List<UUID> documentIds, UUID accountId) {
+        viewer.requireChange();
+        show(
+                viewer,
+                documentIds.stream().map(id -> documents.visible(viewer, id)).toList(),
+                accountId);
+    }
+
+    /** @return how many he did not see before */
+    private int show(Viewer viewer, List<FiledDocument> chosen, UUID accountId) {
         int shared = 0;
         for (FiledDocument paper : chosen) {
             Viewer guest = guestOf(paper.fileId(), accountId);
@@ -302,17 +328,7 @@ public class Guests {
                 shared++;
             }
         }
-        FiledDocument last = chosen.get(chosen.size() - 1);
-        Viewer guest = guestOf(last.fileId(), accountId);
-        if (shared == 0) {
-            throw Refusal.conflict(
-                    "shared-already",
-                    (chosen.size() == 1 ? "This paper is" : "These papers are") + " shared with " + guest.name()
-                            + " already.");
-        }
-        if (accounts.hasPassword(accountId)) {
-            tell(viewer, last.fileId(), guest, shared);
-        }
+        return shared;
     }
 
     private void requireSomethingToSee(FiledDocument paper) {

@@ -140,6 +140,9 @@ final class RightsTable {
             GET     /api/files/{id}/ledger                                     LOOK       COVERAGE
             GET     /api/files/{id}/lines                                      LOOK
             GET     /api/files/{id}/merges                                     LOOK
+            GET     /api/files/{id}/messages                                   LOOK
+            POST    /api/files/{id}/messages                                   CHANGE
+            POST    /api/files/{id}/messages/read                              CHANGE
             DELETE  /api/files/{id}/not-same/{other}                           CHANGE
             PUT     /api/files/{id}/not-same/{other}                           CHANGE
             GET     /api/files/{id}/notices                                    LOOK
@@ -199,6 +202,9 @@ final class RightsTable {
             GET     /api/portal/documents/{id}/pages/{page}                    PORTAL
             POST    /api/portal/documents/{id}/put-away                        PORTAL
             GET     /api/portal/found                                          PORTAL
+            GET     /api/portal/messages                                       PORTAL
+            POST    /api/portal/messages                                       PORTAL
+            POST    /api/portal/messages/read                                  PORTAL
             POST    /api/portal/papers                                         PORTAL
             DELETE  /api/portal/papers/{id}                                    PORTAL
             GET     /api/portal/zip                                            PORTAL

@@ -1,0 +1,219 @@
+package app.denfold.server.portal.messages;
+
+import app.denfold.server.access.Role;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.access.accounts.Accounts;
+import app.denfold.server.audit.AuditEntry;
+import app.denfold.server.audit.AuditTrail;
+import app.denfold.server.chasing.Message;
+import app.denfold.server.chasing.Outbox;
+import app.denfold.server.documents.Documents;
+import app.denfold.server.documents.FiledDocument;
+import app.denfold.server.people.PersonFile;
+import app.denfold.server.people.PersonFiles;
+import app.denfold.server.portal.GuestRight;
+import app.denfold.server.portal.GuestRights;
+import app.denfold.server.portal.Guests;
+import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.practice.PracticeSettings;
+import app.denfold.server.problems.Refusal;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/**
+ * Messages between guests and the practice. Each belongs to the file it is about, is seen by that guest and by all who see
+ * the file, and is told by a mail that says nothing of its content.
+ */
+@Service
+class Messages {
+
+    private final PortalMessageRepository messages;
+    private final GuestRights rights;
+    private final Guests guests;
+    private final Accounts accounts;
+    private final PersonFiles files;
+    private final Documents documents;
+    private final Outbox outbox;
+    private final AuditTrail trail;
+    private final PracticeSettings settings;
+    private final PracticeCalendar calendar;
+    private final String address;
+
+    Messages(
+            PortalMessageRepository messages,
+            GuestRights rights,
+            Guests guests,
+            Accounts accounts,
+            PersonFiles files,
+            Documents documents,
+            Outbox outbox,
+            AuditTrail trail,
+            PracticeSettings settings,
+            PracticeCalendar calendar,
+            @Value("${denfold.address}") String address) {
+        this.messages = messages;
+        this.rights = rights;
+        this.guests = guests;
+        this.accounts = accounts;
+        this.files = files;
+        this.documents = documents;
+        this.outbox = outbox;
+        this.trail = trail;
+        this.settings = settings;
+        this.calendar = calendar;
+        this.address = address;
+    }
+
+    /** @param read whether whoever it is for has seen it */
+    record MessageAnswer(
+            UUID id, boolean fromGuest, String by, String words, List<String> papers, Instant at, boolean read) {}
+
+    /** What one guest and the practice wrote to each other about one person. */
+    record Conversation(UUID fileId, String personName, UUID guestId, String guestName, List<MessageAnswer> messages) {}
+
+    /** All that a guest and the practice wrote to each other, person by person; those without a word as well. */
+    @Transactional(readOnly = true)
+    List<Conversation> ofGuest(Viewer guest) {
+        Map<UUID, List<PortalMessage>> byFile = messages.findByGuestIdOrderByAt(guest.accountId()).stream()
+                .collect(Collectors.groupingBy(PortalMessage::fileId));
+        return rights.of(guest.accountId()).stream()
+                .map(right ->
+                        conversation(right.fileId(), guest.accountId(), byFile.getOrDefault(right.fileId(), List.of())))
+                .toList();
+    }
+
+    /** All that the guests of a file and the practice wrote to each other; guests without a word as well. */
+    @Transactional(readOnly = true)
+    List<Conversation> ofFile(Viewer viewer, UUID fileId) {
+        files.visible(viewer, fileId);
+        Map<UUID, List<PortalMessage>> byGuest = new LinkedHashMap<>();
+        guests.of(fileId).forEach(g -> byGuest.put(g.accountId(), new ArrayList<>()));
+        messages.findByFileIdOrderByAt(fileId).forEach(m -> byGuest.computeIfAbsent(m.guestId(), g -> new ArrayList<>())
+                .add(m));
+        return byGuest.entrySet().stream()
+                .map(e -> conversation(fileId, e.getKey(), e.getValue()))
+                .toList();
+    }
+
+    private Conversation conversation(UUID fileId, UUID guest, List<PortalMessage> some) {
+        return new Conversation(
+                fileId,
+                files.file(fileId).name(),
+                guest,
+                accounts.viewerEvenIfClosed(guest).map(Viewer::name).orElse("a guest"),
+                some.stream()
+                        .sorted(Comparator.comparing(PortalMessage::at))
+                        .map(this::answer)
+                        .toList());
+    }
+
+    private MessageAnswer answer(PortalMessage message) {
+        List<String> papers = message.papers().stream()
+                .flatMap(id -> documents.outsideWastebasket(id).stream())
+                .map(FiledDocument::name)
+                .toList();
+        return new MessageAnswer(
+                message.id(),
+                message.isFromGuest(),
+                message.byName(),
+                message.words(),
+                papers,
+                message.at(),
+                message.isRead());
+    }
+
+    /** A guest writes to the practice. @throws Refusal when he has nothing to do with the file */
+    @Transactional
+    void fromGuest(Viewer guest, UUID fileId, String words) {
+        GuestRight right = rights.in(guest.accountId(), fileId).orElseThrow(() -> Refusal.notFound("file"));
+        keep(right.fileId(), guest, true, guest.name(), words, List.of());
+        trail.record(AuditEntry.ofFile(guest.actor(), "message-sent", fileId, "wrote a message in the portal"));
+        toWhom(fileId, guest.accountId())
+                .forEach(colleague -> tell(
+                        guest,
+                        fileId,
+                        colleague,
+                        guest.name() + " has written a message in the portal. Read it on the file, under Shared:\n\n  "
+                                + address + "/files/" + fileId + "/shared"));
+    }
+
+    /** Who of the practice wrote last to the guest about this person, or else who may administer. */
+    private List<Viewer> toWhom(UUID fileId, UUID guest) {
+        Set<String> names = messages.findByFileIdOrderByAt(fileId).stream()
+                .filter(m -> !m.isFromGuest() && m.guestId().equals(guest))
+                .map(PortalMessage::byName)
+                .collect(Collectors.toSet());
+        List<Viewer> able = accounts.staff().stream()
+                .filter(v -> v.mayChange() && files.maySee(v, fileId))
+                .toList();
+        List<Viewer> wrote = able.stream().filter(v -> names.contains(v.name())).toList();
+        return wrote.isEmpty() ? able.stream().filter(Viewer::isAdministrator).toList() : wrote;
+    }
+
+    /** The practice writes to a guest of a file, and shows him papers of it with the message. */
+    @Transactional
+    void toGuest(Viewer viewer, UUID fileId, UUID guestId, String words, List<UUID> papers) {
+        viewer.requireChange();
+        PersonFile file = files.visible(viewer, fileId);
+        Viewer guest = accounts.viewer(guestId)
+                .filter(g ->
+                        g.role() == Role.GUEST && rights.in(guestId, fileId).isPresent())
+                .orElseThrow(() -> Refusal.notFound("guest of this file"));
+        papers.forEach(id -> {
+            if (!documents.visible(viewer, id).fileId().equals(fileId)) {
+                throw Refusal.invalid("papers", "Choose papers of this file.");
+            }
+        });
+        guests.showWith(viewer, papers, guestId);
+        keep(fileId, guest, false, viewer.name(), words, papers);
+        trail.record(AuditEntry.ofFile(
+                viewer.actor(), "message-sent", fileId, "wrote a message to " + guest.name() + " in the portal"));
+        if (accounts.hasPassword(guestId)) {
+            tell(
+                    viewer,
+                    file.id(),
+                    guest,
+                    settings.name() + " has written you a message in the portal. Sign in to read it:\n\n  " + address);
+        }
+    }
+
+    private void keep(UUID fileId, Viewer guest, boolean fromGuest, String by, String words, List<UUID> papers) {
+        messages.save(
+                new PortalMessage(fileId, guest.accountId(), fromGuest, by, words.strip(), papers, calendar.now()));
+    }
+
+    private void tell(Viewer by, UUID fileId, Viewer to, String words) {
+        String body = "Dear " + to.name() + ",\n\n" + words + "\n\nKind regards,\n"
+                + settings.look().closing();
+        outbox.queue(
+                by, new Message(fileId, "message", to.email(), "A message in the portal of " + settings.name(), body));
+    }
+
+    /** The guest has seen what was written to him. */
+    @Transactional
+    void readByGuest(Viewer guest) {
+        messages.findByGuestIdOrderByAt(guest.accountId()).stream()
+                .filter(m -> !m.isFromGuest())
+                .forEach(m -> m.read(calendar.now()));
+    }
+
+    /** Somebody of the practice has seen what guests wrote about a person. */
+    @Transactional
+    void readByPractice(Viewer viewer, UUID fileId) {
+        viewer.requireChange();
+        files.visible(viewer, fileId);
+        messages.findByFileIdOrderByAt(fileId).stream()
+                .filter(PortalMessage::isFromGuest)
+                .forEach(m -> m.read(calendar.now()));
+    }
+}
