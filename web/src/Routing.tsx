@@ -20,6 +20,10 @@ const InvitationPage = lazy(() =>
   import("./features/access/InvitationPage").then((m) => ({ default: m.InvitationPage })),
 );
 
+const BeginPage = lazy(() =>
+  import("./features/beginning/BeginPage").then((m) => ({ default: m.BeginPage })),
+);
+
 function InAntd({ children }: { children: ReactNode }) {
   return (
     <Suspense fallback={<OnItsWay />}>
@@ -37,6 +41,14 @@ export function Routing() {
         element={
           <InAntd>
             <InvitationPage />
+          </InAntd>
+        }
+      />
+      <Route
+        path="/begin/:key"
+        element={
+          <InAntd>
+            <BeginPage />
           </InAntd>
         }
       />

@@ -1,15 +1,16 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { Alert, Button, Table, Upload } from "antd";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { Alert, Button, Select, Table, Upload } from "antd";
 import { useState } from "react";
 import { Link } from "react-router";
 import { csrfToken, problemOf, type Shape, wordsOf } from "../../api/client";
+import { setUpKindsOptions } from "./setUpQueries";
 
 type Result = Shape<"PeopleImport">;
 
-async function send(file: File, apply: boolean): Promise<Result> {
+async function send(file: File, kind: string | undefined, apply: boolean): Promise<Result> {
   const form = new FormData();
   form.append("file", file);
-  const response = await fetch(`/api/set-up/people?apply=${apply}`, {
+  const response = await fetch(`/api/set-up/people?apply=${apply}${kind ? `&kind=${kind}` : ""}`, {
     method: "POST",
     body: form,
     headers: { "X-XSRF-TOKEN": csrfToken() },
@@ -29,10 +30,14 @@ const OUTCOMES: Record<string, { words: string; tone: string }> = {
 /** New files from a list; what each line does is shown before anything happens. */
 export function ImportPeople() {
   const [file, setFile] = useState<File | null>(null);
+  const known = useQuery(setUpKindsOptions);
+  const kinds = known.data ?? [];
+  const [other, setOther] = useState<string>();
+  const kind = other ?? kinds[0]?.code;
   const queries = useQueryClient();
-  const look = useMutation({ mutationFn: (chosen: File) => send(chosen, false) });
+  const look = useMutation({ mutationFn: (chosen: File) => send(chosen, kind, false) });
   const take = useMutation({
-    mutationFn: (chosen: File) => send(chosen, true),
+    mutationFn: (chosen: File) => send(chosen, kind, true),
     onSuccess: () => queries.invalidateQueries(),
   });
   const result = take.data ?? look.data;
@@ -46,8 +51,19 @@ export function ImportPeople() {
         mail, team, active from, and any facts by their names. Days are written 2026-11-25. At most 5,000
         lines.
       </p>
+      <p>
+        Address cards (vCard) become{" "}
+        <Select
+          aria-label="What cards become"
+          value={kind}
+          onChange={setOther}
+          options={kinds.map((k) => ({ value: k.code, label: k.plural.toLowerCase() }))}
+          style={{ minWidth: 140 }}
+        />
+      </p>
       <Upload.Dragger
-        accept=".csv,text/csv"
+        disabled={known.isPending}
+        accept=".csv,text/csv,.vcf,text/vcard"
         maxCount={1}
         showUploadList={false}
         beforeUpload={(chosen) => {

@@ -56,7 +56,7 @@ export function PortalView({ portal }: { portal: Portal }) {
       <Fresh portal={seen} />
       <SharedPapers papers={seen.shared} />
       {!isLookedAt && <PortalMessages only={person?.fileId} />}
-      <SendAnother portal={seen} />
+      <SendAnother key={person?.fileId ?? "all"} portal={seen} />
       <Sent sent={seen.sent} mayTakeBack={seen.people.some((p) => p.mayTakeBack)} />
       {seen.people.some((p) => p.until) && (
         <p className="muted">
@@ -208,15 +208,17 @@ function PaperRow({ paper, children }: { paper: Paper; children?: React.ReactNod
 
 function SendAnother({ portal }: { portal: Portal }) {
   const { isLookedAt } = usePortalPlace();
-  const [open, setOpen] = useState(false);
-  const people = portal.people.filter((p) => p.mayAdd);
+  // whoever was chosen stays, so that a right that ends meanwhile takes away nothing that was chosen
+  const [opened, setOpened] = useState<Portal["people"]>();
+  const able = portal.people.filter((p) => p.mayAdd);
+  const people = opened ?? able;
   if (people.length === 0 || isLookedAt) {
     return null;
   }
   return (
     <>
       <h2>Send us something else</h2>
-      {open ? (
+      {opened ? (
         people.map((person) => (
           <div key={person.fileId} className="portal-card">
             <p>For {person.name}</p>
@@ -224,7 +226,7 @@ function SendAnother({ portal }: { portal: Portal }) {
           </div>
         ))
       ) : (
-        <button type="button" className="portal-link" onClick={() => setOpen(true)}>
+        <button type="button" className="portal-link" onClick={() => setOpened(able)}>
           Choose papers
         </button>
       )}

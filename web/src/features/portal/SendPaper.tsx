@@ -60,7 +60,7 @@ export function SendPaper({ fileId, askId, label }: SendPaperProps) {
       }
       return papers;
     },
-    onSettled: () => queries.invalidateQueries({ queryKey: ["portal"] }),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["portal"] }),
   });
   const begin = (all: Piece[]) => {
     setPart(0);

@@ -1,6 +1,8 @@
 import { Navigate, NavLink, Route, Routes } from "react-router";
 import { Where } from "../../ui/Where";
 import { PickupsSetUp } from "../arrivals/PickupsSetUp";
+import { FirstSteps } from "../beginning/FirstSteps";
+import { SetsSetUp } from "../beginning/SetsSetUp";
 import { ChecklistsSetUp } from "../catalog/ChecklistsSetUp";
 import { ImportPeople } from "../catalog/ImportPeople";
 import { KindsSetUp } from "../catalog/KindsSetUp";
@@ -14,12 +16,13 @@ import { PracticeSetUp } from "../practice/PracticeSetUp";
 import { KeysSetUp } from "../programs/KeysSetUp";
 
 const PLACES = [
+  { path: "sets", label: "Ready-made sets", words: "to begin with, or to add" },
   { path: "checklists", label: "Checklists", words: "what each file must hold" },
   { path: "types", label: "Document types", words: "how long a paper holds" },
   { path: "kinds", label: "Kinds and facts", words: "what is known of a person" },
   { path: "sections", label: "Sections", words: "the parts of a file" },
   { path: "pickups", label: "Pickups", words: "scanners and cover sheets" },
-  { path: "people", label: "People from a list", words: "new files from CSV" },
+  { path: "people", label: "People from a list", words: "new files from CSV or cards" },
   { path: "accounts", label: "People with accounts", words: "who may see what" },
   { path: "teams", label: "Teams", words: "departments and areas" },
   { path: "keys", label: "Keys for programs", words: "what may ask by itself" },
@@ -31,6 +34,7 @@ const PLACES = [
 export function SetUpPage() {
   return (
     <div className="set-up">
+      <FirstSteps />
       <Where>
         <strong>Set-up</strong>
       </Where>
@@ -43,6 +47,7 @@ export function SetUpPage() {
         ))}
       </nav>
       <Routes>
+        <Route path="sets" element={<SetsSetUp />} />
         <Route path="accounts/:code?" element={<AccountsSetUp />} />
         <Route path="teams" element={<TeamsSetUp />} />
         <Route path="keys" element={<KeysSetUp />} />

@@ -67,7 +67,7 @@ class OnePapersWayTest {
 
     private void makesAFileAndFindsItAgain() {
         desk.page().navigate("/");
-        assertThat(desk.button("Sign in")).isVisible();
+        assertThat(desk.page().getByLabel("Mail address")).isVisible();
         accessibility.look(desk.page());
         desk.signIn("ottilie@oakhollin.example");
         desk.page().navigate("/files");

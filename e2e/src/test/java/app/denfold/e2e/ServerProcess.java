@@ -28,6 +28,7 @@ final class ServerProcess implements AutoCloseable {
     private final int port = freePort();
     private final int mailPort = freePort();
     private boolean recognises = true;
+    private boolean isDemo = true;
     private Process process;
 
     ServerProcess(Path folder) {
@@ -63,6 +64,12 @@ final class ServerProcess implements AutoCloseable {
         return this;
     }
 
+    /** As a practice starts it that has nothing of the demo. */
+    ServerProcess withoutDemo() {
+        isDemo = false;
+        return this;
+    }
+
     /** Starts with the demo practice and waits until it serves. */
     void start() throws IOException, InterruptedException {
         if (database == null) {
@@ -72,7 +79,7 @@ final class ServerProcess implements AutoCloseable {
         launch();
     }
 
-    /** Starts with an empty database, into which the demo practice is loaded. */
+    /** Starts with an empty database, into which the demo practice is loaded if there is to be one. */
     void startEmpty() throws IOException, InterruptedException {
         database = FreshDatabase.create();
         launch();
@@ -92,7 +99,7 @@ final class ServerProcess implements AutoCloseable {
         builder.redirectOutput(ProcessBuilder.Redirect.appendTo(log().toFile()));
         builder.environment()
                 .putAll(Map.ofEntries(
-                        Map.entry("SPRING_PROFILES_ACTIVE", "demo"),
+                        Map.entry("SPRING_PROFILES_ACTIVE", isDemo ? "demo" : ""),
                         Map.entry("DENFOLD_PORT", String.valueOf(port)),
                         Map.entry("DENFOLD_SMTP_PORT", String.valueOf(mailPort)),
                         Map.entry("DENFOLD_IMAP_PORT", String.valueOf(freePort())),

@@ -129,18 +129,24 @@ class GuestRightsTest {
                                 Map.of("fileId", file, "upload", guest.sent("a.pdf", Papers.pdf("a"))))
                         .status())
                 .as("he may look only")
-                .isEqualTo(404);
+                .isEqualTo(403);
         assertThat(api.get("/api/guests/{id}/portal", account).<List<String>>at("$.shared[*].documentId"))
                 .isEqualTo(seen);
 
         String paper = seen.get(0);
-        assertThat(portal.<List<Boolean>>at("$.shared[*].fresh")).containsExactly(true);
+        assertThat(portal.<List<Boolean>>at("$.shared[*].fresh"))
+                .as("at the first visit what one sees by right is not news")
+                .containsExactly(false);
+        api.post("/api/documents/{id}/shares", Map.of("accountId", account), paper);
+        assertThat(guest.get("/api/portal").<List<Boolean>>at("$.shared[*].fresh"))
+                .containsExactly(true);
         guest.post("/api/portal/documents/{id}/put-away", null, paper);
         assertThat(guest.get("/api/portal").<List<Boolean>>at("$.shared[*].fresh"))
                 .containsExactly(false);
         List<String> names = new ArrayList<>();
-        try (ZipInputStream zip = new ZipInputStream(
-                new ByteArrayInputStream(guest.streamed("/api/portal/zip").bytes()))) {
+        Api.Answer all = guest.streamed("/api/portal/zip");
+        assertThat(all.status()).as(all.body()).isEqualTo(200);
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(all.bytes()))) {
             for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
                 names.add(entry.getName());
             }
@@ -155,6 +161,7 @@ class GuestRightsTest {
                 Map.of("relation", "guardian", "rights", rights(List.of(), Map.of(), null)),
                 file,
                 account);
+        api.send(HttpMethod.DELETE, "/api/documents/{id}/shares/{guest}", null, paper, account);
         assertThat(types(guest)).as("taken away at once, in the open session").isEmpty();
         assertThat(guest.get("/api/portal/documents/{id}/content", paper).status())
                 .isEqualTo(404);

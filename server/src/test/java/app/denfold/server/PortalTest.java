@@ -208,6 +208,7 @@ class PortalTest {
     private static boolean isForGuests(String pattern) {
         return pattern.startsWith("/api/portal")
                 || pattern.startsWith("/api/session")
+                || pattern.equals("/api/beginning")
                 || pattern.startsWith("/api/practice")
                 || pattern.startsWith("/api/uploads")
                 || pattern.startsWith("/api/my-")

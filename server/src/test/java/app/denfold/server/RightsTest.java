@@ -111,7 +111,11 @@ class RightsTest {
         List<String> refused = refusedTo(Api.nobody(mvc), 401, "Sign in first.");
         List<String> open =
                 all("/api/").stream().filter(a -> !refused.contains(a)).toList();
-        assertThat(open).isNotEmpty().allMatch(a -> a.startsWith("GET /api/practice") || a.contains(" /api/session/"));
+        assertThat(open)
+                .isNotEmpty()
+                .allMatch(a -> a.startsWith("GET /api/practice")
+                        || a.contains("/api/beginning")
+                        || a.contains(" /api/session/"));
     }
 
     @Test
@@ -127,6 +131,7 @@ class RightsTest {
                         || a.contains("/api/uploads")
                         || a.contains("/api/my-")
                         || a.contains(" /api/session/")
+                        || a.contains("/api/beginning")
                         || a.startsWith("GET /api/practice"));
     }
 

@@ -186,6 +186,12 @@ public class Catalog {
         return new DocumentTypes(codes.stream().map(this::type).toList());
     }
 
+    public Set<String> checklistCodes() {
+        return checklists.findAllWithVersions().stream()
+                .map(KeptChecklist::code)
+                .collect(Collectors.toSet());
+    }
+
     /** What few may see. */
     @Component
     static class SensitiveTypes implements SensitiveThings {

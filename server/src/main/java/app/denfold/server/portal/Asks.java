@@ -92,10 +92,15 @@ public class Asks {
                             a,
                             (older, newer) -> newer.words() == null ? older : newer));
             byGuest.values()
-                    .forEach(a ->
-                            open.add(new OpenAsk(a, slot.label(), WantedWords.of(slot), slot.due(), slot.types())));
+                    .forEach(a -> open.add(
+                            new OpenAsk(a, slot.label(), WantedWords.of(slot), ahead(slot.due()), slot.types())));
         }
         return open;
+    }
+
+    /** A day that is not past; of one that is, the reason tells enough. */
+    private @Nullable LocalDate ahead(@Nullable LocalDate due) {
+        return due == null || due.isBefore(calendar.today()) ? null : due;
     }
 
     /** @param guest of the file, for whom it is @throws Refusal when he is none, or the slot wants no paper */

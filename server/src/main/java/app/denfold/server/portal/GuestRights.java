@@ -7,6 +7,7 @@ import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.problems.Refusal;
+import java.time.Instant;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
@@ -52,7 +53,7 @@ public class GuestRights {
         return ownFile == null
                 ? Optional.empty()
                 : Optional.of(
-                        GuestRight.ofOwnFile(accountId, ownFile, new Granted(deeds, Map.of(), null), calendar.now()));
+                        GuestRight.ofOwnFile(accountId, ownFile, new Granted(deeds, Map.of(), null), Instant.EPOCH));
     }
 
     /** What an account may do in a file today; empty when nothing. */
@@ -69,11 +70,13 @@ public class GuestRights {
                 .isPresent();
     }
 
-    /** @throws Refusal when there is no such file for this account, or it may not do that there */
+    /** @throws Refusal when there is no such file for this account, or it may send nothing to it, or no longer */
     @Transactional(readOnly = true)
-    public GuestRight require(Viewer viewer, UUID fileId, Deed deed) {
-        return in(viewer.accountId(), fileId)
-                .filter(r -> r.granted().allowsSomewhere(deed, calendar.today()))
-                .orElseThrow(() -> Refusal.notFound("file"));
+    public void requireAdd(Viewer viewer, UUID fileId) {
+        GuestRight right = in(viewer.accountId(), fileId).orElseThrow(() -> Refusal.notFound("file"));
+        if (!right.granted().allowsSomewhere(Deed.ADD, calendar.today())) {
+            throw Refusal.forbidden(
+                    "You may no longer send papers for this person. Nothing was sent; ask the practice about it.");
+        }
     }
 }

@@ -49,6 +49,8 @@ final class RightsTable {
             POST    /api/arrivals/{id}/undo-pages                              CHANGE
             POST    /api/arrivals/{id}/unlock                                  CHANGE
             GET     /api/audit/check                                           ADMINISTER
+            GET     /api/beginning                                             EVERYBODY
+            POST    /api/beginning                                             EVERYBODY
             GET     /api/board                                                 LOOK       COVERAGE
             GET     /api/board/counts                                          LOOK       COVERAGE
             GET     /api/board/csv                                             LOOK       COVERAGE
@@ -261,6 +263,8 @@ final class RightsTable {
             POST    /api/set-up/rules                                          ADMINISTER
             GET     /api/set-up/sections                                       ADMINISTER
             PUT     /api/set-up/sections                                       ADMINISTER
+            GET     /api/set-up/sets                                           ADMINISTER
+            POST    /api/set-up/sets                                           ADMINISTER
             GET     /api/set-up/teams                                          ADMINISTER
             PUT     /api/set-up/teams                                          ADMINISTER
             POST    /api/shares                                                CHANGE

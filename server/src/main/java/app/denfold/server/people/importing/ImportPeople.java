@@ -73,11 +73,16 @@ public class ImportPeople {
 
     private record Read(PeopleLine line, @Nullable PersonDetails details) {}
 
-    /** @throws Refusal when the list as a whole cannot be read; then nothing is taken */
+    /**
+     * @param bytes a list in comma-separated values, or address cards (vCard)
+     * @param kind of the files that cards become; null for a list, which says it line by line
+     * @throws Refusal when the list as a whole cannot be read; then nothing is taken
+     */
     @Transactional
-    public PeopleImport take(Viewer viewer, byte[] bytes, boolean apply) {
+    public PeopleImport take(Viewer viewer, byte[] bytes, @Nullable String kind, boolean apply) {
         viewer.requireAdministrator();
-        List<Read> read = read(text(bytes));
+        String text = text(bytes);
+        List<Read> read = read(VCards.isOne(text) ? VCards.asList(text, kind) : text);
         List<Read> fresh =
                 read.stream().filter(r -> r.line.outcome().equals("new")).toList();
         if (apply) {

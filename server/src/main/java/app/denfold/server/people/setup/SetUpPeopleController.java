@@ -67,11 +67,14 @@ class SetUpPeopleController {
         setUp.save(viewer, code, body);
     }
 
-    /** @param apply false tells what would happen, line by line */
+    /** @param kind of the files that address cards become @param apply false tells what would happen, line by line */
     @PostMapping(path = "/people", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     ImportPeople.PeopleImport take(
-            Viewer viewer, @RequestPart MultipartFile file, @RequestParam(defaultValue = "false") boolean apply)
+            Viewer viewer,
+            @RequestPart MultipartFile file,
+            @RequestParam(required = false) String kind,
+            @RequestParam(defaultValue = "false") boolean apply)
             throws IOException {
-        return people.take(viewer, file.getBytes(), apply);
+        return people.take(viewer, file.getBytes(), kind, apply);
     }
 }

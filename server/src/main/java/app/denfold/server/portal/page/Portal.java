@@ -222,9 +222,14 @@ public class Portal {
                             paper.documentDate(),
                             contents.content(paper.latest().sha256()).pages(),
                             s.since(),
-                            (before == null || s.since().isAfter(before)) && !away.contains(paper.id()));
+                            isFresh(s, before) && !away.contains(paper.id()));
                 })
                 .toList();
+    }
+
+    /** At the first visit all is new, of which only what was shown singly is worth telling. */
+    private static boolean isFresh(ShownPapers.Shown shown, @Nullable Instant before) {
+        return before == null ? shown.singly() : shown.since().isAfter(before);
     }
 
     /** It is no longer told as new. */

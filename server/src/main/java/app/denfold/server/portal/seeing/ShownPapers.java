@@ -58,8 +58,8 @@ public class ShownPapers {
         this.calendar = calendar;
     }
 
-    /** @param since when it was shown */
-    public record Shown(FiledDocument paper, Instant since) {}
+    /** @param since when it was shown @param singly by somebody who chose it, not by right */
+    public record Shown(FiledDocument paper, Instant since, boolean singly) {}
 
     /** All of them, the last shown first. */
     @Transactional(readOnly = true)
@@ -70,7 +70,7 @@ public class ShownPapers {
         for (Share share : shares.findByAccountIdAndWithdrawnAtIsNullOrderBySharedAtDesc(accountId)) {
             FiledDocument paper = documents.document(share.documentId());
             if (files.contains(paper.fileId()) && !paper.isEnteredInError()) {
-                all.put(paper.id(), new Shown(paper, share.sharedAt()));
+                all.put(paper.id(), new Shown(paper, share.sharedAt(), true));
             }
         }
         held.forEach(right -> byRight(right).forEach(shown -> all.putIfAbsent(shown.paper.id(), shown)));
@@ -94,7 +94,7 @@ public class ShownPapers {
                     && contents.placeholder(paper.latest().sha256()).isEmpty();
             if (isSeen) {
                 Instant filed = paper.createdAt();
-                seen.add(new Shown(paper, filed.isAfter(right.grantedAt()) ? filed : right.grantedAt()));
+                seen.add(new Shown(paper, filed.isAfter(right.grantedAt()) ? filed : right.grantedAt(), false));
             }
         }
         return seen;

@@ -56,7 +56,7 @@ public class SendToPractice {
     }
 
     private Optional<Asks.OpenAsk> answered(Viewer guest, UUID fileId, @Nullable UUID askId) {
-        rights.require(guest, fileId, Deed.ADD);
+        rights.requireAdd(guest, fileId);
         return askId == null
                 ? Optional.empty()
                 : Optional.of(asks.openFor(guest.accountId(), fileId).stream()

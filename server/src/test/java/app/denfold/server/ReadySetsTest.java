@@ -1,0 +1,93 @@
+package app.denfold.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.test.web.servlet.MockMvc;
+
+/** From nothing to a working practice: founded once and by its key, with ready-made sets, people from cards. */
+@ServerTest
+class ReadySetsTest {
+
+    @Autowired
+    TestPractice practice;
+
+    @Autowired
+    MockMvc mvc;
+
+    @Autowired
+    JdbcClient jdbc;
+
+    @Test
+    void everySetCanBeAddedOnceMoreAndItsChecklistsAsk() throws Exception {
+        Api api = practice.administrator();
+        List<String> codes = api.get("/api/set-up/sets").at("$[*].code");
+        assertThat(codes).containsExactly("clinic", "school", "workplace", "club", "landlord");
+        for (int i = 0; i < 2; i++) {
+            Api.Answer added = api.post("/api/set-up/sets", Map.of("codes", codes));
+            assertThat(added.status()).as(added.body()).isEqualTo(204);
+        }
+        assertThat(api.get("/api/set-up/sets").<List<Boolean>>at("$[*].added")).containsOnly(true);
+        assertThat(api.get("/api/kinds").<List<String>>at("$[*].code"))
+                .contains("patient", "student", "employee", "member", "tenant")
+                .doesNotHaveDuplicates();
+        var tenant = api.newFile("tenant", "Readyset", "tenant@post.example", "Office");
+        assertThat(api.get("/api/files/{id}/ledger", tenant).<List<String>>at("$.sections[*].slots[*].label"))
+                .contains("Lease", "Liability insurance")
+                .doesNotContain("Agreement about pets");
+        assertThat(api.post("/api/set-up/sets", Map.of("codes", List.of("bank")))
+                        .<String>at("$.problems[0].field"))
+                .isEqualTo("codes");
+        assertThat(practice.colleague(null, true, true).get("/api/set-up/sets").status())
+                .isEqualTo(403);
+    }
+
+    @Test
+    void cardsBecomePeopleOfAChosenKind() throws Exception {
+        Api api = practice.administrator();
+        byte[] cards = """
+                BEGIN:VCARD
+                VERSION:3.0
+                N:Cardholder;Sunniva;;;
+                FN:Sunniva Cardholder
+                BDAY:1991-04-12
+                EMAIL:sunniva@post.example
+                END:VCARD
+                BEGIN:VCARD
+                VERSION:4.0
+                FN:Cardholder Brothers
+                END:VCARD
+                """.getBytes(StandardCharsets.UTF_8);
+        assertThat(api.upload("/api/set-up/people", "cards.vcf", cards, Map.of())
+                        .<String>at("$.problems[0].field"))
+                .isEqualTo("kind");
+        Api.Answer tried = api.upload("/api/set-up/people", "cards.vcf", cards, Map.of("kind", "patient"));
+        assertThat(tried.<Integer>at("$.fresh")).as(tried.body()).isEqualTo(2);
+        api.upload("/api/set-up/people", "cards.vcf", cards, Map.of("kind", "patient", "apply", "true"));
+        assertThat(api.get("/api/files/found?text=Sunniva Cardholder").<List<String>>at("$[*].birthDate"))
+                .containsExactly("1991-04-12");
+    }
+
+    @Test
+    void aPracticeThatIsThereIsNotFoundedAgain() throws Exception {
+        Map<String, String> founding = Map.of(
+                "key", "guess",
+                "practice", "Another one",
+                "zone", "Europe/Vienna",
+                "name", "Somebody",
+                "email", "somebody@post.example",
+                "password", "a long enough password");
+        assertThat(Api.nobody(mvc).get("/api/beginning").<Boolean>at("$.open")).isFalse();
+        assertThat(Api.nobody(mvc).post("/api/beginning", founding).<String>at("$.code"))
+                .isEqualTo("begun-already");
+        assertThat(jdbc.sql("select count(*) from practice")
+                        .query(Integer.class)
+                        .single())
+                .isEqualTo(1);
+    }
+}
