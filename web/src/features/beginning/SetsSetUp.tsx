@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Alert, App, Button } from "antd";
+import { Alert, App, Button, Upload } from "antd";
 import { useState } from "react";
 import { answer, api, done, wordsOf } from "../../api/client";
 import { Loaded } from "../../ui/Quiet";
@@ -21,11 +21,40 @@ export function SetsSetUp() {
       await queries.invalidateQueries();
     },
   });
+  const take = useMutation({
+    mutationFn: async (file: File) => {
+      let body: Record<string, never>;
+      try {
+        body = JSON.parse(await file.text());
+      } catch {
+        throw new Error(`“${file.name}” is no JSON. Nothing was taken.`);
+      }
+      await done(api.POST("/api/set-up/whole", { body }));
+    },
+    onSuccess: async () => {
+      message.success("Taken in. What was there has stayed.");
+      await queries.invalidateQueries();
+    },
+    onError: (error) => message.error(wordsOf(error)),
+  });
   return (
     <section className="set-up-body wide" aria-label="Ready-made sets">
       <div className="checklist-head">
         <h2>Ready-made sets</h2>
         <span className="grow" />
+        <Upload
+          accept=".json,application/json"
+          showUploadList={false}
+          beforeUpload={(file) => {
+            take.mutate(file);
+            return false;
+          }}
+        >
+          <Button loading={take.isPending}>Take in a whole set-up</Button>
+        </Upload>
+        <Button href="/api/set-up/whole" download="set-up.json">
+          Download the whole set-up
+        </Button>
         <Button
           type="primary"
           disabled={chosen.length === 0}

@@ -2,6 +2,7 @@ package app.denfold.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.jayway.jsonpath.JsonPath;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
@@ -45,6 +46,42 @@ class ReadySetsTest {
                 .isEqualTo("codes");
         assertThat(practice.colleague(null, true, true).get("/api/set-up/sets").status())
                 .isEqualTo(403);
+    }
+
+    @Test
+    void allThatIsSetUpGoesOutAndInAndWhatIsThereStays() throws Exception {
+        Api api = practice.administrator();
+        String out = api.get("/api/set-up/whole").body();
+        Map<String, Object> whole = JsonPath.read(out, "$");
+        assertThat(whole).containsOnlyKeys("practice", "teams", "sections", "kinds", "types", "checklists");
+        assertThat(api.post("/api/set-up/whole", whole).status()).isEqualTo(204);
+        assertThat(JsonPath.<Object>read(api.get("/api/set-up/whole").body(), "$"))
+                .as("in again what came out")
+                .isEqualTo(whole);
+        Map<String, Object> more = Map.of(
+                "teams",
+                List.of(Map.of("name", "Ferry", "size", "TEAM")),
+                "sections",
+                List.of(List.of("ferry", "Ferry papers", true)),
+                "types",
+                List.of(Map.of(
+                        "code",
+                        "ferry-pass",
+                        "label",
+                        "Ferry pass",
+                        "section",
+                        "ferry",
+                        "validity",
+                        Map.of("rule", "open"))));
+        assertThat(api.post("/api/set-up/whole", more).status()).isEqualTo(204);
+        assertThat(api.get("/api/set-up/sections").<List<Boolean>>at("$[?(@.code=='ferry')].sensitive"))
+                .containsExactly(true);
+        assertThat(api.get("/api/set-up/teams").<List<String>>at("$[*].name")).contains("Ferry");
+        Api.Answer wrong = api.post("/api/set-up/whole", Map.of("types", List.of(Map.of("code", "half"))));
+        assertThat(wrong.status()).isEqualTo(422);
+        assertThat(wrong.<String>at("$.detail")).contains("Nothing was taken");
+        assertThat(api.get("/api/set-up/document-types").<List<String>>at("$[*].code"))
+                .doesNotContain("half");
     }
 
     @Test

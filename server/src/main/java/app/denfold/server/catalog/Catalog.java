@@ -186,10 +186,12 @@ public class Catalog {
         return new DocumentTypes(codes.stream().map(this::type).toList());
     }
 
+    public List<KeptChecklist> checklists() {
+        return checklists.findAllWithVersions();
+    }
+
     public Set<String> checklistCodes() {
-        return checklists.findAllWithVersions().stream()
-                .map(KeptChecklist::code)
-                .collect(Collectors.toSet());
+        return checklists().stream().map(KeptChecklist::code).collect(Collectors.toSet());
     }
 
     /** What few may see. */

@@ -267,6 +267,8 @@ final class RightsTable {
             POST    /api/set-up/sets                                           ADMINISTER
             GET     /api/set-up/teams                                          ADMINISTER
             PUT     /api/set-up/teams                                          ADMINISTER
+            GET     /api/set-up/whole                                          ADMINISTER
+            POST    /api/set-up/whole                                          ADMINISTER
             POST    /api/shares                                                CHANGE
             GET     /api/today                                                 LOOK
             DELETE  /api/uploads                                               ACCOUNT

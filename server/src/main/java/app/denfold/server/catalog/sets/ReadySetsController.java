@@ -11,15 +11,31 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
 
-/** Set-up by ready-made sets. */
+/** Set-up by ready-made sets, and the whole of it out and in. */
 @RestController
 class ReadySetsController {
 
     private final ReadySets sets;
+    private final WholeSetUp whole;
 
-    ReadySetsController(ReadySets sets) {
+    ReadySetsController(ReadySets sets, WholeSetUp whole) {
         this.sets = sets;
+        this.whole = whole;
+    }
+
+    /** Practice, teams, sections, kinds, types and checklists as they are. */
+    @GetMapping("/api/set-up/whole")
+    JsonNode whole(Viewer viewer) {
+        return whole.out(viewer);
+    }
+
+    /** Adds what is not there yet; the practice itself becomes as it says. */
+    @PostMapping("/api/set-up/whole")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void take(Viewer viewer, @RequestBody JsonNode body) {
+        whole.in(viewer, body);
     }
 
     record SetsRequest(

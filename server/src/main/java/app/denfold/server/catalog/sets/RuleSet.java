@@ -44,8 +44,10 @@ public class RuleSet {
         int place = known.size();
         for (JsonNode section : all.get("sections")) {
             if (!known.contains(section.get(0).stringValue())) {
-                catalog.add(
-                        new Section(section.get(0).stringValue(), section.get(1).stringValue(), place++));
+                Section added =
+                        new Section(section.get(0).stringValue(), section.get(1).stringValue(), place++);
+                added.keepFromMany(section.path(2).asBoolean(false));
+                catalog.add(added);
             }
         }
         known = kinds.all().stream().map(PersonKind::code).collect(Collectors.toSet());
