@@ -4,7 +4,6 @@ import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.access.house.HouseSignIn;
 import app.denfold.server.access.keys.ProgramKeys;
 import app.denfold.server.access.rights.RightsCheck;
-import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.problems.Refusal;
 import org.springframework.beans.factory.annotation.Qualifier;
@@ -58,7 +57,6 @@ class SecurityConfiguration {
             RightsCheck rights,
             ProgramKeys keys,
             PracticeSettings settings,
-            PracticeCalendar calendar,
             HouseSignIn house,
             HouseHandlers fromHouse,
             @Value("${denfold.address}") String address,
@@ -82,7 +80,7 @@ class SecurityConfiguration {
         return http.csrf(csrf ->
                         csrf.spa().csrfTokenRepository(tokens).ignoringRequestMatchers(KeyFilter::isFromProgram))
                 .addFilterBefore(new KeyFilter(keys), CsrfFilter.class)
-                .addFilterBefore(new SessionLimitFilter(settings, calendar), SecurityContextHolderFilter.class)
+                .addFilterBefore(new SessionLimitFilter(settings), SecurityContextHolderFilter.class)
                 .authorizeHttpRequests(requests -> requests.requestMatchers("/api/**")
                         .access(rights)
                         .requestMatchers("/actuator/health", "/actuator/health/**")

@@ -1,6 +1,5 @@
 package app.denfold.server.access.signin;
 
-import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.practice.SessionLimits;
 import jakarta.servlet.FilterChain;
@@ -12,18 +11,19 @@ import java.io.IOException;
 import java.time.Instant;
 import org.springframework.web.filter.OncePerRequestFilter;
 
-/** Ends sessions that last longer than the practice allows, and lets open ones follow a changed limit. */
+/**
+ * Ends sessions that last longer than the practice allows, and lets open ones follow a changed limit. Time is the machine's
+ * own, as for all that Spring Session counts.
+ */
 final class SessionLimitFilter extends OncePerRequestFilter {
 
     /** Name of the attribute that holds when a session was begun by signing in, in milliseconds. */
     static final String BEGUN = "denfold.begun";
 
     private final PracticeSettings settings;
-    private final PracticeCalendar calendar;
 
-    SessionLimitFilter(PracticeSettings settings, PracticeCalendar calendar) {
+    SessionLimitFilter(PracticeSettings settings) {
         this.settings = settings;
-        this.calendar = calendar;
     }
 
     @Override
@@ -33,7 +33,7 @@ final class SessionLimitFilter extends OncePerRequestFilter {
         if (session != null && session.getAttribute(BEGUN) instanceof Long begun) {
             SessionLimits limits = settings.sessionLimits();
             int idle = (int) limits.idle().toSeconds();
-            if (calendar.now().isAfter(Instant.ofEpochMilli(begun).plus(limits.most()))) {
+            if (Instant.now().isAfter(Instant.ofEpochMilli(begun).plus(limits.most()))) {
                 session.invalidate();
             } else if (session.getMaxInactiveInterval() != idle) {
                 session.setMaxInactiveInterval(idle);

@@ -2,7 +2,6 @@ package app.denfold.server.access.signin;
 
 import app.denfold.server.access.SignedInAccount;
 import app.denfold.server.access.Viewer;
-import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
@@ -23,11 +22,9 @@ class Sessions {
     private final HttpSessionSecurityContextRepository contexts = new HttpSessionSecurityContextRepository();
 
     private final PracticeSettings settings;
-    private final PracticeCalendar calendar;
 
-    Sessions(PracticeSettings settings, PracticeCalendar calendar) {
+    Sessions(PracticeSettings settings) {
         this.settings = settings;
-        this.calendar = calendar;
     }
 
     void begin(Viewer viewer, HttpServletRequest request, HttpServletResponse response) {
@@ -42,7 +39,7 @@ class Sessions {
         SecurityContextHolder.setContext(context);
         contexts.saveContext(context, request, response);
         HttpSession session = request.getSession();
-        session.setAttribute(SessionLimitFilter.BEGUN, calendar.now().toEpochMilli());
+        session.setAttribute(SessionLimitFilter.BEGUN, System.currentTimeMillis());
         session.setMaxInactiveInterval((int) settings.sessionLimits().idle().toSeconds());
     }
 
