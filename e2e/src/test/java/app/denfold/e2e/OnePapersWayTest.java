@@ -264,6 +264,7 @@ class OnePapersWayTest {
         phone.getByText("Back").click();
         Path handbook = Files.write(folder.resolve("handbook.png"), Papers.png());
         phone.getByLabel("Choose a file: Handbook receipt").setInputFiles(handbook);
+        phone.getByText("Send one paper").click();
         assertThat(phone.getByText("Handbook receipt: received")).isVisible();
         phone.navigate(fileAddress);
         assertThat(phone.getByText("What you sent us · 1")).isVisible();
