@@ -259,6 +259,16 @@ class GuestRightsTest {
         Api petra = Api.nobody(mvc).begin("/api/invitations/" + TestMail.linkTo(address), Map.of("password", PASSWORD));
         assertThat(petra.get("/api/session").<Boolean>at("$.hasOwnFile")).isTrue();
         assertThat(types(petra)).hasSize(1);
+        petra.post("/api/portal/messages", Map.of("fileId", file, "words", "Is my contract in?"));
+        String guest = api.get("/api/files/{id}/messages", file).at("$[0].guestId");
+        assertThat(api.post(
+                                "/api/files/{id}/messages",
+                                Map.of("accountId", guest, "words", "It is.", "papers", List.of()),
+                                file)
+                        .status())
+                .isEqualTo(201);
+        assertThat(petra.get("/api/portal/messages").<List<String>>at("$[0].messages[*].words"))
+                .containsExactly("Is my contract in?", "It is.");
         Map<String, Object> none = Map.of("deeds", List.of());
         assertThat(api.send(HttpMethod.PUT, "/api/set-up/practice/own-files", none)
                         .status())

@@ -1,6 +1,5 @@
 package app.denfold.server.portal.messages;
 
-import app.denfold.server.access.Role;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.audit.AuditEntry;
@@ -160,14 +159,13 @@ class Messages {
         return wrote.isEmpty() ? able.stream().filter(Viewer::isAdministrator).toList() : wrote;
     }
 
-    /** The practice writes to a guest of a file, and shows him papers of it with the message. */
+    /** The practice writes to a guest of a file, or to whom it is about, and shows him papers of it with the message. */
     @Transactional
     void toGuest(Viewer viewer, UUID fileId, UUID guestId, String words, List<UUID> papers) {
         viewer.requireChange();
         PersonFile file = files.visible(viewer, fileId);
         Viewer guest = accounts.viewer(guestId)
-                .filter(g ->
-                        g.role() == Role.GUEST && rights.in(guestId, fileId).isPresent())
+                .filter(g -> rights.in(guestId, fileId).isPresent())
                 .orElseThrow(() -> Refusal.notFound("guest of this file"));
         papers.forEach(id -> {
             if (!documents.visible(viewer, id).fileId().equals(fileId)) {
