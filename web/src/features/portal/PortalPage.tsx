@@ -30,7 +30,7 @@ export function PortalView({ portal }: { portal: Portal }) {
         people: [person],
         asks: portal.asks.filter((a) => a.fileId === person.fileId),
         shared: portal.shared.filter((p) => p.fileId === person.fileId),
-        sent: portal.sent.filter((p) => p.personName === person.name),
+        sent: portal.sent.filter((p) => p.fileId === person.fileId),
       }
     : portal;
   return (

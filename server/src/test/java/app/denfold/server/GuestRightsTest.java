@@ -327,4 +327,33 @@ class GuestRightsTest {
                         .status())
                 .isEqualTo(404);
     }
+
+    @Test
+    void whoSeesNoSensitivePapersLearnsOfNoneThroughTheGuest() throws Exception {
+        UUID secret = filed("referral", "A referral that few may see");
+        UUID account =
+                invite(List.of(file), rights(List.of("ADD"), Map.of(), null)).id("$.accountId");
+        Api guest = comeIn();
+        api.post(
+                "/api/files/{id}/messages",
+                Map.of("accountId", account, "words", "Please read this.", "papers", List.of(secret)),
+                file);
+        Api few = practice.colleague(null, false, true);
+        String papers = "$[0].messages[0].papers";
+        assertThat(api.get("/api/files/{id}/messages", file).<List<String>>at(papers))
+                .hasSize(1);
+        assertThat(few.get("/api/files/{id}/messages", file).<List<String>>at(papers))
+                .isEmpty();
+        assertThat(guest.get("/api/portal/messages").<List<String>>at(papers)).hasSize(1);
+        String asSeen = "/api/guests/{id}/portal";
+        assertThat(api.get(asSeen, account).<List<String>>at("$.shared[*].documentId"))
+                .hasSize(1);
+        assertThat(few.get(asSeen, account).<List<String>>at("$.shared[*].documentId"))
+                .isEmpty();
+        assertThat(few.get("/api/guests/{id}/trail", account).body()).doesNotContainIgnoringCase("referral");
+        api.send(HttpMethod.DELETE, "/api/documents/{id}/shares/{guest}", null, secret, account);
+        assertThat(guest.get("/api/portal/messages").<List<String>>at(papers))
+                .as("no longer shared, its name is gone as well")
+                .isEmpty();
+    }
 }

@@ -4,7 +4,9 @@ import app.denfold.server.problems.Refusal;
 import java.time.DayOfWeek;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
@@ -13,6 +15,11 @@ import org.springframework.transaction.annotation.Transactional;
 /** What the practice is called and where it is. */
 @Service
 public class PracticeSettings {
+
+    /** What WCAG 2.2 asks of words at level AA. */
+    private static final double LEAST_CONTRAST = 4.5;
+
+    private static final Set<String> LANGUAGES = Set.of(Locale.getISOLanguages());
 
     private final PracticeRepository practices;
     private final ZoneId defaultZone;
@@ -33,8 +40,22 @@ public class PracticeSettings {
                 .orElse(new PracticeLook("Den Fold", "", "#3b4f63", List.of("en"), null, null));
     }
 
+    /** @throws Refusal when white words on the colour could hardly be read, or it is none, or a language is none */
     @Transactional
     public void show(PracticeLook look) {
+        if (!look.colour().matches("#[0-9a-f]{6}")) {
+            throw Refusal.invalid("colour", "The colour is no colour such as #3b4f63.");
+        }
+        if (Contrast.ofWhiteOn(look.colour()) < LEAST_CONTRAST) {
+            throw Refusal.invalid(
+                    "colour", "White words on this colour can hardly be read. Choose a darker one, please.");
+        }
+        look.languages().stream()
+                .filter(l -> !LANGUAGES.contains(l))
+                .findFirst()
+                .ifPresent(l -> {
+                    throw Refusal.invalid("languages", "There is no language “" + l + "”.");
+                });
         founded().show(look);
     }
 

@@ -2,12 +2,14 @@ package app.denfold.server.portal.guests;
 
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
+import app.denfold.server.arrivals.receiving.Arrivals;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.audit.TrailLine;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.PersonFiles;
+import app.denfold.server.portal.Asks;
 import app.denfold.server.portal.GuestRight;
 import app.denfold.server.portal.GuestRightRepository;
 import app.denfold.server.portal.RightsDetails;
@@ -36,6 +38,8 @@ class ShowGuests {
     private final PersonFiles files;
     private final Documents documents;
     private final Portal portal;
+    private final Asks asks;
+    private final Arrivals arrivals;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
 
@@ -45,6 +49,8 @@ class ShowGuests {
             PersonFiles files,
             Documents documents,
             Portal portal,
+            Asks asks,
+            Arrivals arrivals,
             AuditTrail trail,
             PracticeCalendar calendar) {
         this.rights = rights;
@@ -52,6 +58,8 @@ class ShowGuests {
         this.files = files;
         this.documents = documents;
         this.portal = portal;
+        this.asks = asks;
+        this.arrivals = arrivals;
         this.trail = trail;
         this.calendar = calendar;
     }
@@ -143,22 +151,33 @@ class ShowGuests {
                         .stream()
                         .map(FiledDocument::id)
                         .collect(Collectors.toSet());
-        Map<UUID, String> names = seen.people().stream()
-                .filter(p -> visible.contains(p.fileId()))
-                .collect(Collectors.toMap(Portal.GuestPerson::fileId, Portal.GuestPerson::name));
+        Set<UUID> asked = visible.stream()
+                .flatMap(file -> asks.ofFile(viewer, file).stream())
+                .map(a -> a.ask().id())
+                .collect(Collectors.toSet());
+        Set<UUID> sent = arrivals.sentBy(accountId).stream()
+                .filter(s -> s.fileId() != null && visible.contains(s.fileId()) && maySee(viewer, s))
+                .map(Arrivals.Sent::id)
+                .collect(Collectors.toSet());
         return new Portal.PortalAnswer(
                 seen.practice(),
                 seen.colour(),
                 seen.guest(),
                 seen.previousVisit(),
                 seen.people().stream().filter(p -> visible.contains(p.fileId())).toList(),
-                seen.asks().stream().filter(a -> visible.contains(a.fileId())).toList(),
+                seen.asks().stream().filter(a -> asked.contains(a.id())).toList(),
                 seen.shared().stream()
                         .filter(s -> papers.contains(s.documentId()))
                         .toList(),
-                seen.sent().stream()
-                        .filter(s -> s.personName() == null || names.containsValue(s.personName()))
-                        .toList());
+                seen.sent().stream().filter(s -> sent.contains(s.id())).toList());
+    }
+
+    /** Of what was filed the paper decides, of what was not the type it is proposed as. */
+    private boolean maySee(Viewer viewer, Arrivals.Sent sent) {
+        if (sent.documentId() != null) {
+            return !documents.visible(viewer, List.of(sent.documentId())).isEmpty();
+        }
+        return sent.suggestedType() == null || viewer.maySee(List.of(sent.suggestedType()));
     }
 
     /** What the guest did in the files the viewer knows, the last first. */

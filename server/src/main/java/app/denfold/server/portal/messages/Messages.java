@@ -13,6 +13,7 @@ import app.denfold.server.people.PersonFiles;
 import app.denfold.server.portal.GuestRight;
 import app.denfold.server.portal.GuestRights;
 import app.denfold.server.portal.Guests;
+import app.denfold.server.portal.seeing.ShownPapers;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.problems.Refusal;
@@ -24,6 +25,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
@@ -42,6 +44,7 @@ class Messages {
     private final Accounts accounts;
     private final PersonFiles files;
     private final Documents documents;
+    private final ShownPapers shown;
     private final Outbox outbox;
     private final AuditTrail trail;
     private final PracticeSettings settings;
@@ -55,6 +58,7 @@ class Messages {
             Accounts accounts,
             PersonFiles files,
             Documents documents,
+            ShownPapers shown,
             Outbox outbox,
             AuditTrail trail,
             PracticeSettings settings,
@@ -66,6 +70,7 @@ class Messages {
         this.accounts = accounts;
         this.files = files;
         this.documents = documents;
+        this.shown = shown;
         this.outbox = outbox;
         this.trail = trail;
         this.settings = settings;
@@ -86,8 +91,14 @@ class Messages {
         Map<UUID, List<PortalMessage>> byFile = messages.findByGuestIdOrderByAt(guest.accountId()).stream()
                 .collect(Collectors.groupingBy(PortalMessage::fileId));
         return rights.of(guest.accountId()).stream()
-                .map(right ->
-                        conversation(right.fileId(), guest.accountId(), byFile.getOrDefault(right.fileId(), List.of())))
+                .map(right -> conversation(
+                        right.fileId(),
+                        guest.accountId(),
+                        byFile.getOrDefault(right.fileId(), List.of()),
+                        papers -> papers.stream()
+                                .filter(id -> shown.sees(guest.accountId(), id))
+                                .flatMap(id -> documents.outsideWastebasket(id).stream())
+                                .toList()))
                 .toList();
     }
 
@@ -100,11 +111,13 @@ class Messages {
         messages.findByFileIdOrderByAt(fileId).forEach(m -> byGuest.computeIfAbsent(m.guestId(), g -> new ArrayList<>())
                 .add(m));
         return byGuest.entrySet().stream()
-                .map(e -> conversation(fileId, e.getKey(), e.getValue()))
+                .map(e -> conversation(fileId, e.getKey(), e.getValue(), papers -> documents.visible(viewer, papers)))
                 .toList();
     }
 
-    private Conversation conversation(UUID fileId, UUID guest, List<PortalMessage> some) {
+    /** @param visible of papers those that whoever reads may see */
+    private Conversation conversation(
+            UUID fileId, UUID guest, List<PortalMessage> some, Function<List<UUID>, List<FiledDocument>> visible) {
         return new Conversation(
                 fileId,
                 files.file(fileId).name(),
@@ -112,13 +125,12 @@ class Messages {
                 accounts.viewerEvenIfClosed(guest).map(Viewer::name).orElse("a guest"),
                 some.stream()
                         .sorted(Comparator.comparing(PortalMessage::at))
-                        .map(this::answer)
+                        .map(m -> answer(m, visible))
                         .toList());
     }
 
-    private MessageAnswer answer(PortalMessage message) {
-        List<String> papers = message.papers().stream()
-                .flatMap(id -> documents.outsideWastebasket(id).stream())
+    private static MessageAnswer answer(PortalMessage message, Function<List<UUID>, List<FiledDocument>> visible) {
+        List<String> papers = visible.apply(message.papers()).stream()
                 .map(FiledDocument::name)
                 .toList();
         return new MessageAnswer(
@@ -143,7 +155,7 @@ class Messages {
                         fileId,
                         colleague,
                         guest.name() + " has written a message in the portal. Read it on the file, under Shared:\n\n  "
-                                + address + "/files/" + fileId + "/shared"));
+                                + address + "/files/" + fileId + "?view=shared"));
     }
 
     /** Who of the practice wrote last to the guest about this person, or else who may administer. */

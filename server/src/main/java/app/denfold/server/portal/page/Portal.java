@@ -116,6 +116,7 @@ public class Portal {
     /** @param reason why it was sent back or set aside; null when it was not */
     public record SentPaper(
             UUID id,
+            @Nullable UUID fileId,
             String fileName,
             @Nullable String personName,
             Instant receivedAt,
@@ -180,6 +181,7 @@ public class Portal {
         boolean isSentBack = sent.state() == Arrivals.SentState.FILED && reason != null;
         return new SentPaper(
                 sent.id(),
+                sent.fileId(),
                 sent.fileName(),
                 person,
                 sent.receivedAt(),

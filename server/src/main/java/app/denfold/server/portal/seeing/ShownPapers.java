@@ -14,11 +14,11 @@ import app.denfold.server.portal.ShareRepository;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -83,21 +83,27 @@ public class ShownPapers {
         if (!right.granted().allowsSomewhere(Deed.SEE, calendar.today())) {
             return List.of();
         }
-        Set<String> hidden = sensitive.stream()
+        Set<String> hidden = hidden();
+        return documents.ofFile(right.fileId()).stream()
+                .filter(paper -> isByRight(right, paper, hidden))
+                .map(paper -> {
+                    Instant filed = paper.createdAt();
+                    return new Shown(paper, filed.isAfter(right.grantedAt()) ? filed : right.grantedAt(), false);
+                })
+                .toList();
+    }
+
+    private Set<String> hidden() {
+        return sensitive.stream()
                 .flatMap(s -> s.typesWithSections().keySet().stream())
                 .collect(Collectors.toSet());
-        List<Shown> seen = new ArrayList<>();
-        for (FiledDocument paper : documents.ofFile(right.fileId())) {
-            boolean isSeen = right.granted().allows(Deed.SEE, sectionOf(paper), calendar.today())
-                    && paper.types().stream().noneMatch(hidden::contains)
-                    && documents.state(paper) == DocumentState.FILED
-                    && contents.placeholder(paper.latest().sha256()).isEmpty();
-            if (isSeen) {
-                Instant filed = paper.createdAt();
-                seen.add(new Shown(paper, filed.isAfter(right.grantedAt()) ? filed : right.grantedAt(), false));
-            }
-        }
-        return seen;
+    }
+
+    private boolean isByRight(GuestRight right, FiledDocument paper, Set<String> hidden) {
+        return right.granted().allows(Deed.SEE, sectionOf(paper), calendar.today())
+                && paper.types().stream().noneMatch(hidden::contains)
+                && documents.state(paper) == DocumentState.FILED
+                && contents.placeholder(paper.latest().sha256()).isEmpty();
     }
 
     /** Code of the section in which a paper lies. */
@@ -108,14 +114,26 @@ public class ShownPapers {
     /** One of them. @throws Refusal when the account does not see it, or no longer */
     @Transactional(readOnly = true)
     public FiledDocument one(UUID accountId, UUID documentId) {
-        return of(accountId).stream()
-                .map(Shown::paper)
-                .filter(p -> p.id().equals(documentId))
-                .findFirst()
-                .map(paper -> {
-                    paper.latest();
-                    return paper;
-                })
-                .orElseThrow(() -> Refusal.notFound("paper"));
+        return find(accountId, documentId).orElseThrow(() -> Refusal.notFound("paper"));
+    }
+
+    public boolean sees(UUID accountId, UUID documentId) {
+        return find(accountId, documentId).isPresent();
+    }
+
+    private Optional<FiledDocument> find(UUID accountId, UUID documentId) {
+        Optional<FiledDocument> paper = documents.outsideWastebasket(documentId).filter(p -> rights.in(
+                        accountId, p.fileId())
+                .filter(right -> isSingly(accountId, p) || isByRight(right, p, hidden()))
+                .isPresent());
+        // read before the transaction ends
+        paper.ifPresent(FiledDocument::latest);
+        return paper;
+    }
+
+    private boolean isSingly(UUID accountId, FiledDocument paper) {
+        return !paper.isEnteredInError()
+                && shares.findByAccountIdAndDocumentIdAndWithdrawnAtIsNull(accountId, paper.id())
+                        .isPresent();
     }
 }

@@ -1,4 +1,4 @@
-package app.denfold.server.settings;
+package app.denfold.server.practice;
 
 /** How well words on a colour can be read: contrast ratios as WCAG 2.2 defines them. */
 final class Contrast {
