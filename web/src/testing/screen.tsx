@@ -71,13 +71,20 @@ export function serve<const T extends Record<string, unknown>>(
   answers: { [K in keyof T]: Answer<K> },
 ): Call[] {
   const calls: Call[] = [];
-  globalThis.fetch = (async (input: Request) => {
-    const url = new URL(input.url);
-    const text = input.method === "GET" ? "" : await input.text();
+  globalThis.fetch = (async (input: Request | string, init?: RequestInit) => {
+    const { method, address, sent } =
+      typeof input === "string"
+        ? { method: init?.method ?? "GET", address: input, sent: init?.body }
+        : {
+            method: input.method,
+            address: input.url,
+            sent: input.method === "GET" ? "" : await input.text(),
+          };
+    const url = new URL(address, window.location.href);
     const call = {
-      method: input.method,
+      method,
       path: url.pathname + url.search,
-      body: text ? JSON.parse(text) : undefined,
+      body: typeof sent === "string" && sent ? JSON.parse(sent) : undefined,
     };
     calls.push(call);
     const known: Record<string, unknown> = answers;
