@@ -69,7 +69,7 @@ export function BringInModal({ first, person: known, onClose, onBringIn }: Bring
           />
         </Form.Item>
         <Form.Item label="Type of all" htmlFor="bring-in-type">
-          <TypePicker id="bring-in-type" value={type} onChange={setType} />
+          <TypePicker id="bring-in-type" fileId={person} value={type} onChange={setType} />
         </Form.Item>
         <Form.Item label="Note for whoever files them" htmlFor="bring-in-note">
           <Input id="bring-in-note" value={note} maxLength={500} onChange={(e) => setNote(e.target.value)} />
@@ -85,6 +85,7 @@ export function BringInModal({ first, person: known, onClose, onBringIn }: Bring
             <span className="muted nowrap">{bytes(line.file.size)}</span>
             <TypePicker
               id={`bring-in-type-${i}`}
+              fileId={person}
               label={`Type of ${line.file.name}`}
               placeholder={type ? "as for all" : "not said"}
               value={line.type}

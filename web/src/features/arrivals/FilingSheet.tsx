@@ -161,7 +161,12 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
             />
           </Form.Item>
           <Form.Item label="Type" htmlFor="filing-type" {...told(problem, "type")}>
-            <TypePicker value={draft.type} onChange={(type) => take({ type })} onEnter={() => onward()} />
+            <TypePicker
+              fileId={draft.fileId}
+              value={draft.type}
+              onChange={(type) => take({ type })}
+              onEnter={() => onward()}
+            />
             <ProposalList
               name="Proposed types"
               offers={offers}
@@ -178,6 +183,7 @@ export function FilingSheet({ arrival, others, onFile }: FilingSheetProps) {
           {draft.type && (isMore || further.length > 0) && (
             <Form.Item label="Is also" htmlFor="filing-further" {...told(problem, "furtherTypes")}>
               <FurtherTypes
+                fileId={draft.fileId}
                 id="filing-further"
                 besides={draft.type}
                 focus={isMore}

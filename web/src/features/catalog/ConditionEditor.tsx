@@ -313,7 +313,7 @@ function Value({ known, name, fact, many, values, onChange }: ValueProps) {
   const choices =
     name === "kind"
       ? known.kinds.map((k) => ({ value: k.code, label: k.label.toLowerCase() }))
-      : fact?.form === "CHOICE"
+      : fact?.form === "CHOICE" || fact?.form === "OPEN_CHOICE"
         ? fact.choices.map((c) => ({ value: c, label: c }))
         : null;
   if (fact?.form === "YES_NO") {

@@ -45,6 +45,7 @@ function KindEditor({ kind, taken }: { kind: KindSetUp | undefined; taken: strin
       label: kind?.label ?? "",
       plural: kind?.plural ?? "",
       numberPrefix: kind?.numberPrefix ?? "",
+      subject: kind?.subject ?? ("PERSON" as KindSetUp["subject"]),
       facts: kind?.facts ?? ([] as Fact[]),
     },
     kind?.version ?? 0,
@@ -56,11 +57,11 @@ function KindEditor({ kind, taken }: { kind: KindSetUp | undefined; taken: strin
   const code = kind?.code ?? codeOf(draft.label, taken);
   const save = useMutation({
     mutationFn: () => {
-      const { label, plural, numberPrefix, facts } = draft;
+      const { label, plural, numberPrefix, subject, facts } = draft;
       return done(
         api.PUT("/api/set-up/kinds/{code}", {
           params: { path: { code } },
-          body: { version: drafting.version, label, plural, numberPrefix, facts },
+          body: { version: drafting.version, label, plural, numberPrefix, subject, facts },
         }),
       );
     },
@@ -110,6 +111,17 @@ function KindEditor({ kind, taken }: { kind: KindSetUp | undefined; taken: strin
       </div>
       {save.error && <Alert type="error" title={wordsOf(save.error)} className="set-up-alert" />}
       <DraftNote draft={drafting} />
+      <p className="kind-subject">
+        Such a file is about{" "}
+        <Select
+          aria-label="What such a file is about"
+          value={draft.subject}
+          disabled={(kind?.files ?? 0) > 0}
+          style={{ width: 220 }}
+          options={SUBJECTS}
+          onChange={(subject) => setDraft((d) => ({ ...d, subject }))}
+        />
+      </p>
       <table className="facts-table">
         <thead>
           <tr>
@@ -138,11 +150,17 @@ function KindEditor({ kind, taken }: { kind: KindSetUp | undefined; taken: strin
   );
 }
 
+const SUBJECTS: { value: KindSetUp["subject"]; label: string }[] = [
+  { value: "PERSON", label: "a person" },
+  { value: "PRACTICE", label: "the practice or a place" },
+];
+
 const FORMS: { value: Fact["form"]; label: string }[] = [
   { value: "TEXT", label: "text" },
   { value: "NUMBER", label: "number" },
   { value: "DATE", label: "day" },
   { value: "CHOICE", label: "choice" },
+  { value: "OPEN_CHOICE", label: "growing choice" },
   { value: "YES_NO", label: "yes or no" },
   { value: "PERSON", label: "person" },
 ];
@@ -171,13 +189,13 @@ function FactRow({
         <Select
           aria-label={`Form of ${fact.label}`}
           value={fact.form}
-          style={{ width: 116 }}
+          style={{ width: 142 }}
           options={FORMS}
           onChange={(form) => onChange({ ...fact, form })}
         />
       </td>
       <td>
-        {fact.form === "CHOICE" && (
+        {(fact.form === "CHOICE" || fact.form === "OPEN_CHOICE") && (
           <Select
             mode="tags"
             aria-label={`Choices of ${fact.label}`}

@@ -1,12 +1,20 @@
 import { ArrowDownOutlined, ArrowUpOutlined, DeleteOutlined } from "@ant-design/icons";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Alert, App, Button, Checkbox, Input } from "antd";
+import { Alert, App, Button, Checkbox, Input, Select } from "antd";
 import { api, done, type Shape, wordsOf } from "../../api/client";
 import { DraftNote } from "../../ui/DraftNote";
 import { useDraft } from "../../ui/drafts";
 import { Loaded } from "../../ui/Quiet";
 import { moved } from "./rules";
 import { setUpSectionsOptions } from "./setUpQueries";
+
+type Files = NonNullable<Section["subject"]> | "ALL";
+
+const FILES: { value: Files; label: string }[] = [
+  { value: "ALL", label: "in all files" },
+  { value: "PERSON", label: "in people's files" },
+  { value: "PRACTICE", label: "in the practice's own" },
+];
 
 type Section = Shape<"SectionAnswerOfSetUp">;
 
@@ -20,7 +28,7 @@ function Sections({ sections }: { sections: Section[] }) {
   const drafting = useDraft<(Omit<Section, "code"> & { code?: string })[], string>(
     "sections",
     sections,
-    JSON.stringify(sections.map((s) => [s.code, s.label, s.sensitive])),
+    JSON.stringify(sections.map((s) => [s.code, s.label, s.sensitive, s.subject])),
   );
   const { value: draft, set: setDraft } = drafting;
   const { message } = App.useApp();
@@ -29,7 +37,7 @@ function Sections({ sections }: { sections: Section[] }) {
     mutationFn: () =>
       done(
         api.PUT("/api/set-up/sections", {
-          body: draft.map(({ code, label, sensitive }) => ({ code, label, sensitive })),
+          body: draft.map(({ code, label, sensitive, subject }) => ({ code, label, sensitive, subject })),
         }),
       ),
     onSuccess: () => {
@@ -69,6 +77,15 @@ function Sections({ sections }: { sections: Section[] }) {
             >
               sensitive
             </Checkbox>
+            <Select<Files>
+              aria-label={`Files that have ${section.label}`}
+              value={section.subject ?? "ALL"}
+              options={FILES}
+              style={{ width: 170 }}
+              onChange={(of) =>
+                setDraft(draft.map((s, j) => (j === i ? { ...s, subject: of === "ALL" ? null : of } : s)))
+              }
+            />
             <span className="muted tabular">
               {section.types} {section.types === 1 ? "type" : "types"}
             </span>

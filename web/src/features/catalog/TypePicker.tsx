@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Select } from "antd";
 import { useState } from "react";
 import { enterWhenClosed } from "../../ui/enter";
+import { kindOfFileOptions } from "../people/fileQueries";
 import { typesOptions } from "./typeQueries";
 
 function beginsWith(label: string, typed: string): number {
@@ -10,9 +11,16 @@ function beginsWith(label: string, typed: string): number {
 
 type TypeChoice = { value: string; label: string; words: string };
 
-/** Types found by any part of their name or of another word for them; those that begin so come first. */
-function useTypeChoices() {
-  const types = useQuery(typesOptions).data ?? [];
+/**
+ * Types found by any part of their name or of another word for them; those that begin so come first. Of a known file
+ * only those that such a file has.
+ */
+function useTypeChoices(fileId: string | null | undefined, chosen: string[]) {
+  const all = useQuery(typesOptions).data ?? [];
+  const kind = useQuery({ ...kindOfFileOptions(fileId ?? ""), enabled: Boolean(fileId) }).data;
+  const types = all.filter(
+    (t) => !kind || !t.subject || t.subject === kind.subject || chosen.includes(t.code),
+  );
   const options: TypeChoice[] = types.map((t) => ({
     value: t.code,
     label: t.label,
@@ -33,6 +41,7 @@ function useTypeChoices() {
 export function TypePicker({
   id = "filing-type",
   label,
+  fileId,
   value,
   placeholder = "any part of its name, or another word for it",
   onChange,
@@ -41,13 +50,15 @@ export function TypePicker({
   id?: string;
   /** Its name for who does not see what stands beside it. */
   label?: string;
+  /** Whose paper it is, where that is known. */
+  fileId?: string | null;
   value?: string | null;
   placeholder?: string;
   onChange: (code: string) => void;
   /** Enter was pressed while its list is closed: whoever chose goes on. */
   onEnter?: () => void;
 }) {
-  const { options, search } = useTypeChoices();
+  const { options, search } = useTypeChoices(fileId, value ? [value] : []);
   const [open, setOpen] = useState(false);
   return (
     <Select
@@ -70,6 +81,7 @@ export function TypePicker({
 export function FurtherTypes({
   id,
   besides,
+  fileId,
   value,
   focus,
   onChange,
@@ -77,6 +89,8 @@ export function FurtherTypes({
 }: {
   id: string;
   besides: string;
+  /** Whose paper it is, where that is known. */
+  fileId?: string | null;
   /** Ready to be typed into at once. */
   focus?: boolean;
   value: string[];
@@ -84,7 +98,7 @@ export function FurtherTypes({
   /** Enter was pressed while its list is closed. */
   onEnter?: () => void;
 }) {
-  const { options, search } = useTypeChoices();
+  const { options, search } = useTypeChoices(fileId, value);
   const [open, setOpen] = useState(focus ?? false);
   return (
     <Select

@@ -1,3 +1,4 @@
+import { BankOutlined } from "@ant-design/icons";
 import { useQuery } from "@tanstack/react-query";
 import { Button, Splitter, Tabs } from "antd";
 import { type ReactNode, useState } from "react";
@@ -100,7 +101,8 @@ function Head({ file, ledger }: { file: File; ledger?: LedgerData }) {
   const [chases, setChases] = useState(false);
   const [covers, setCovers] = useState(false);
   const mayChange = useMayChange();
-  const initials = `${file.givenName[0] ?? ""}${file.familyName[0] ?? ""}`;
+  const initials =
+    file.subject === "PRACTICE" ? <BankOutlined /> : `${file.givenName[0] ?? ""}${file.familyName[0] ?? ""}`;
   return (
     <header className="file-head">
       <div className="file-mark" aria-hidden>

@@ -9,6 +9,7 @@ afterEach(cleanup);
 const FILE: Shape<"FileAnswer"> = {
   id: "f1",
   version: 4,
+  subject: "PERSON" as const,
   number: "E-0147",
   kind: "employee",
   kindLabel: "Employee",
@@ -72,4 +73,41 @@ test("spans that share days are told at their line", async () => {
 test("another person is shown by name though he is kept by number", async () => {
   details();
   expect(await screen.findByText("Hester Quillam · E-0140")).toBeTruthy();
+});
+
+test("a file of the practice's own has one name, and a new place joins the choices", async () => {
+  const place = {
+    name: "place",
+    label: "Place",
+    form: "OPEN_CHOICE",
+    choices: ["Fen Lane"],
+    key: true,
+  } as const;
+  const file: Shape<"FileAnswer"> = {
+    ...FILE,
+    subject: "PRACTICE",
+    kind: "practice",
+    givenName: "",
+    familyName: "Lower Stables",
+    facts: { place: "Fen Lane" },
+    factDefinitions: [{ ...place, choices: ["Fen Lane"], sensitive: false }],
+  };
+  const calls = serve({
+    "GET /api/session": OTTILIE,
+    "GET /api/practice": PRACTICE,
+    "PUT /api/files/f1": file,
+  });
+  show(<DetailsView file={file} />, "/files/f1");
+  await ready();
+  expect(screen.queryByLabelText("Birth date")).toBeNull();
+  expect(screen.queryByLabelText("Given name")).toBeNull();
+  fireEvent.change(screen.getByLabelText("Place"), { target: { value: "fen lane" } });
+  expect(screen.queryByText("New; it joins the choices.")).toBeNull();
+  fireEvent.change(screen.getByLabelText("Place"), { target: { value: "Quarry Meadow" } });
+  expect(await screen.findByText("New; it joins the choices.")).toBeTruthy();
+  fireEvent.click(screen.getByRole("button", { name: "Save" }));
+  await waitFor(() => expect(calls.some((c) => c.method === "PUT")).toBe(true));
+  expect(calls.find((c) => c.method === "PUT")?.body).toMatchObject({
+    person: { familyName: "Lower Stables", givenName: "", facts: { place: "Quarry Meadow" } },
+  });
 });

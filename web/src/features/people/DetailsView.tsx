@@ -43,6 +43,7 @@ export function DetailsView({ file }: { file: Shape<"FileAnswer"> }) {
         <DraftNote draft={draft} by={trail?.find((line) => CHANGES.has(line.action))?.who} onDiscard={show} />
         <PersonFields
           withSpans
+          subject={file.subject}
           facts={file.factDefinitions}
           errors={(field) => fieldWords(save.error, field)}
         />

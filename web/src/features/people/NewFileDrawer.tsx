@@ -7,6 +7,7 @@ import { DraftNote } from "../../ui/DraftNote";
 import { day } from "../../ui/days";
 import { StatusGlyph } from "../../ui/StatusGlyph";
 import { useFormDraft } from "../../ui/useFormDraft";
+import { useAsOf } from "../asof/asOf";
 import { FromDirectory } from "./FromDirectory";
 import { directoryOptions, kindsOptions } from "./fileQueries";
 import { PersonFields, type PersonValues, personDetails } from "./PersonFields";
@@ -34,6 +35,7 @@ function NewFile({ onClose, first, okText = "Make the file", onMade }: NewFilePr
   const directory = useQuery(directoryOptions);
   const [chosen, setKind] = useState<string>();
   const kind = chosen ?? kinds.find((k) => k.code === "employee")?.code ?? kinds[0]?.code ?? "";
+  const known = kinds.find((k) => k.code === kind);
   // another person's papers begin with what is known of that person
   const { draft, form, props, show } = useFormDraft<PersonValues>(
     `new file ${JSON.stringify(first ?? {})}`,
@@ -41,12 +43,15 @@ function NewFile({ onClose, first, okText = "Make the file", onMade }: NewFilePr
     0,
   );
   const values = Form.useWatch([], form) as PersonValues | undefined;
+  const { today } = useAsOf();
   const navigate = useNavigate();
   const queries = useQueryClient();
   const create = useMutation({
     mutationFn: (evenIfLike: boolean) =>
       answer(
-        api.POST("/api/files", { body: { person: personDetails(kind, form.getFieldsValue()), evenIfLike } }),
+        api.POST("/api/files", {
+          body: { person: starting(today, personDetails(kind, form.getFieldsValue())), evenIfLike },
+        }),
       ),
     onSuccess: (file) => {
       queries.invalidateQueries({ queryKey: ["files"] });
@@ -78,7 +83,7 @@ function NewFile({ onClose, first, okText = "Make the file", onMade }: NewFilePr
             options={kinds.map((k) => ({ label: k.label, value: k.code }))}
           />
         </Form.Item>
-        {directory.data?.on && (
+        {directory.data?.on && known?.subject !== "PRACTICE" && (
           <FromDirectory
             onFound={({ facts, givenName, familyName, ...found }) =>
               form.setFieldsValue({
@@ -91,7 +96,8 @@ function NewFile({ onClose, first, okText = "Make the file", onMade }: NewFilePr
           />
         )}
         <PersonFields
-          facts={kinds.find((k) => k.code === kind)?.facts ?? []}
+          subject={known?.subject ?? "PERSON"}
+          facts={known?.facts ?? []}
           errors={(field) => fieldWords(create.error, field)}
         />
         {exists ? (
@@ -104,7 +110,7 @@ function NewFile({ onClose, first, okText = "Make the file", onMade }: NewFilePr
                   Open that file
                 </Button>
                 <Button size="small" onClick={() => create.mutate(true)}>
-                  Another person
+                  {known?.subject === "PRACTICE" ? "Make another one" : "Another person"}
                 </Button>
               </Space>
             }
@@ -119,6 +125,11 @@ function NewFile({ onClose, first, okText = "Make the file", onMade }: NewFilePr
       <WillHave person={personDetails(kind, values ?? { familyName: "", givenName: "" })} />
     </div>
   );
+}
+
+/** Where no first day was typed it is today, as the empty field says. */
+function starting(today: string, person: Shape<"PersonDetails">): Shape<"PersonDetails"> {
+  return { ...person, activeFrom: person.activeFrom ?? today };
 }
 
 function WillHave({ person }: { person: Shape<"PersonDetails"> }) {

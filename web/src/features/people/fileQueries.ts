@@ -20,6 +20,14 @@ export const fileOptions = (id: string) =>
     queryFn: () => answer(api.GET("/api/files/{id}", { params: { path: { id } } })),
   });
 
+/** Of what kind a file is; asking is no look into it. */
+export const kindOfFileOptions = (id: string) =>
+  queryOptions({
+    queryKey: ["files", id, "kind"],
+    queryFn: () => answer(api.GET("/api/files/{id}/kind", { params: { path: { id } } })),
+    staleTime: 300_000,
+  });
+
 export const ledgerOptions = (id: string, day: { asOf?: string; known?: string } = {}) =>
   queryOptions({
     queryKey: ["files", id, "ledger", day],

@@ -109,6 +109,7 @@ export function DetailsModal({ paper, onClose }: { paper: Paper; onClose: () => 
         <Form.Item label="Type" htmlFor="details-type" {...told("type")}>
           <TypePicker
             id="details-type"
+            fileId={paper.fileId}
             value={draft.type}
             onChange={(type) => set({ type, furtherTypes: draft.furtherTypes.filter((t) => t !== type) })}
           />
@@ -116,6 +117,7 @@ export function DetailsModal({ paper, onClose }: { paper: Paper; onClose: () => 
         <Form.Item label="Is also" htmlFor="details-further" {...told("furtherTypes")}>
           <FurtherTypes
             id="details-further"
+            fileId={paper.fileId}
             besides={draft.type}
             value={draft.furtherTypes}
             onChange={(furtherTypes) => set({ furtherTypes })}

@@ -62,7 +62,7 @@ export function PlaceholderModal({
       </p>
       <Form layout="vertical">
         <Form.Item label="Type" htmlFor="placeholder-type">
-          <TypePicker id="placeholder-type" value={type} onChange={setType} />
+          <TypePicker id="placeholder-type" fileId={fileId} value={type} onChange={setType} />
         </Form.Item>
         <Form.Item label="Dated" htmlFor="placeholder-dated">
           <DayField id="placeholder-dated" value={dated} onChange={setDated} />

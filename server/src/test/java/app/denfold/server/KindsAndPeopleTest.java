@@ -108,7 +108,18 @@ class KindsAndPeopleTest {
     @Test
     void aNewKindGetsItsOwnNumbers() throws Exception {
         Map<String, Object> kind = new HashMap<>(Map.of(
-                "version", 0, "label", "Volunteer", "plural", "Volunteers", "numberPrefix", "V", "facts", List.of()));
+                "version",
+                0,
+                "label",
+                "Volunteer",
+                "plural",
+                "Volunteers",
+                "numberPrefix",
+                "V",
+                "subject",
+                "PERSON",
+                "facts",
+                List.of()));
         assertThat(save("volunteer", kind).status()).isEqualTo(204);
         UUID file = api.newFile("volunteer", "Numbered", null, "Stables");
         assertThat(api.get("/api/files/{id}", file).<String>at("$.number")).isEqualTo("V-0001");

@@ -28,7 +28,7 @@ class ReadySetsTest {
     void everySetCanBeAddedOnceMoreAndItsChecklistsAsk() throws Exception {
         Api api = practice.administrator();
         List<String> codes = api.get("/api/set-up/sets").at("$[*].code");
-        assertThat(codes).containsExactly("clinic", "school", "workplace", "club", "landlord");
+        assertThat(codes).containsExactly("clinic", "school", "workplace", "club", "landlord", "practice");
         for (int i = 0; i < 2; i++) {
             Api.Answer added = api.post("/api/set-up/sets", Map.of("codes", codes));
             assertThat(added.status()).as(added.body()).isEqualTo(204);

@@ -12,6 +12,7 @@ import org.jspecify.annotations.Nullable;
  * @param formerNames family names borne earlier
  * @param identifiers other numbers of this person alone, such as an insurance number
  * @param addresses mail addresses of the person and of those who write for him
+ * @param subject what the file is about; the practice and its places are named in the family name
  */
 public record KnownPerson(
         String id,
@@ -21,7 +22,8 @@ public record KnownPerson(
         List<String> formerNames,
         @Nullable LocalDate birthDate,
         List<String> identifiers,
-        List<String> addresses) {
+        List<String> addresses,
+        Subject subject) {
 
     public KnownPerson {
         formerNames = List.copyOf(formerNames);
@@ -31,7 +33,8 @@ public record KnownPerson(
 
     public static KnownPerson of(
             String id, String number, String givenName, String familyName, @Nullable LocalDate birthDate) {
-        return new KnownPerson(id, number, givenName, familyName, List.of(), birthDate, List.of(), List.of());
+        return new KnownPerson(
+                id, number, givenName, familyName, List.of(), birthDate, List.of(), List.of(), Subject.PERSON);
     }
 
     String name() {

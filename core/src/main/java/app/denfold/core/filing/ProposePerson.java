@@ -128,7 +128,11 @@ public final class ProposePerson {
         return Optional.empty();
     }
 
+    /** The practice's own name stands on papers about anybody, so it is no sign. */
     private Optional<Sign> nameSign(KnownPerson person, Collection<KnownPerson> people) {
+        if (person.subject() == Subject.PRACTICE) {
+            return Optional.empty();
+        }
         String given = PlainText.of(person.givenName());
         Optional<Sign> now = nameSign(given, PlainText.of(person.familyName()), person, people, "");
         if (now.isPresent() && now.get().weight > 0.4) {

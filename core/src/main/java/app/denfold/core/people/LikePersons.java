@@ -2,6 +2,7 @@ package app.denfold.core.people;
 
 import app.denfold.core.filing.KnownPerson;
 import app.denfold.core.filing.PlainText;
+import app.denfold.core.filing.Subject;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -35,10 +36,16 @@ public final class LikePersons {
 
     /** Empty when nothing, or too little, speaks for it. Which of the two comes first makes no difference. */
     public static Optional<Likeness> of(KnownPerson a, KnownPerson b) {
+        if (a.subject() != b.subject()) {
+            return Optional.empty();
+        }
         List<Sign> signs = new ArrayList<>();
         Optional<String> number = sharedIdentifier(a, b);
         number.ifPresent(n -> signs.add(new Sign(0.97, "the same number " + n)));
         Names names = Names.of(a, b);
+        if (a.subject() == Subject.PRACTICE) {
+            return ofThePractice(number, names == Names.SAME);
+        }
         Births births = Births.of(a.birthDate(), b.birthDate());
         if (births == Births.DIFFERENT && number.isEmpty()) {
             return Optional.empty();
@@ -64,6 +71,18 @@ public final class LikePersons {
                 .map(Sign::reason)
                 .toList();
         return Optional.of(new Likeness(1 - fails, reasons));
+    }
+
+    /** Places have neither birth dates nor first names to tell them apart: one name is one place. */
+    private static Optional<Likeness> ofThePractice(Optional<String> number, boolean named) {
+        List<String> reasons = new ArrayList<>();
+        number.ifPresent(n -> reasons.add("the same number " + n));
+        if (named) {
+            reasons.add("the same name");
+        }
+        return reasons.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Likeness(number.isPresent() ? 0.97 : 0.6, List.copyOf(reasons)));
     }
 
     private static Optional<String> sharedIdentifier(KnownPerson a, KnownPerson b) {

@@ -96,6 +96,29 @@ class ProposePersonTest {
     }
 
     @Test
+    void thePracticesNameIsNoSignButItsNumbersAre() {
+        KnownPerson stables = new KnownPerson(
+                "s",
+                "O-0003",
+                "",
+                "Lower Stables",
+                List.of(),
+                null,
+                List.of("HK 40711-8"),
+                List.of(),
+                Subject.PRACTICE);
+        assertThat(ProposePerson.propose(
+                        clues("Lower Stables, 3 Fen Lane", null), List.of(stables), FoundDates.Order.DAY_FIRST))
+                .isEmpty();
+        assertThat(ProposePerson.propose(
+                        clues("Policy HK 40711-8 for Lower Stables", null),
+                        List.of(stables),
+                        FoundDates.Order.DAY_FIRST))
+                .extracting(Proposal::value)
+                .containsExactly("s");
+    }
+
+    @Test
     void formerNamesIdentifiersAndSendersCount() {
         KnownPerson jon = new KnownPerson(
                 "9",
@@ -105,7 +128,8 @@ class ProposePersonTest {
                 List.of("Östberg"),
                 null,
                 List.of("1237 010180"),
-                List.of("jon@post.example"));
+                List.of("jon@post.example"),
+                Subject.PERSON);
         List<KnownPerson> people = List.of(jon, TAMSIN);
         assertThat(ProposePerson.propose(clues("Certificate for Jon Ostberg", null), people, FoundDates.Order.DAY_FIRST)
                         .get(0)

@@ -3,6 +3,7 @@ package app.denfold.core.people;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.denfold.core.filing.KnownPerson;
+import app.denfold.core.filing.Subject;
 import app.denfold.core.people.LikePersons.Likeness;
 import java.time.LocalDate;
 import java.util.List;
@@ -29,7 +30,8 @@ class LikePersonsTest {
                 former,
                 born,
                 identifier == null ? List.of() : List.of(identifier),
-                address == null ? List.of() : List.of(address));
+                address == null ? List.of() : List.of(address),
+                Subject.PERSON);
     }
 
     private static Optional<Likeness> like(KnownPerson a, KnownPerson b) {
@@ -107,5 +109,23 @@ class LikePersonsTest {
         assertThat(like(a, b)).isEmpty();
         KnownPerson sameName = known("Edie", "Penhalow", List.of(), null, null, "ruth@post.example");
         assertThat(like(a, sameName).orElseThrow().reasons()).contains("the same mail address");
+    }
+
+    private static KnownPerson place(String name, String... numbers) {
+        return new KnownPerson("p", "O-2", "", name, List.of(), null, List.of(numbers), List.of(), Subject.PRACTICE);
+    }
+
+    @Test
+    void placesAreOneByTheirWholeNameOrANumber() {
+        assertThat(like(place("Lower Stables"), place("Lower stables"))
+                        .orElseThrow()
+                        .reasons())
+                .containsExactly("the same name");
+        assertThat(like(place("Lower Stables"), place("Upper Stables"))).isEmpty();
+        assertThat(like(place("Barn", "HK 40711-8"), place("Hay barn", "HK407118"))
+                        .orElseThrow()
+                        .reasons())
+                .containsExactly("the same number HK 40711-8");
+        assertThat(like(place("Stables"), person("", "Stables", null))).isEmpty();
     }
 }

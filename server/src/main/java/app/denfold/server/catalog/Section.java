@@ -1,8 +1,12 @@
 package app.denfold.server.catalog;
 
+import app.denfold.core.filing.Subject;
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Version;
+import org.jspecify.annotations.Nullable;
 
 /** A part of a file. */
 @Entity
@@ -18,6 +22,9 @@ public class Section {
     private String label;
     private int ordinal;
     private boolean sensitive;
+
+    @Enumerated(EnumType.STRING)
+    private @Nullable Subject subject;
 
     @SuppressWarnings("NullAway.Init")
     protected Section() {}
@@ -48,6 +55,15 @@ public class Section {
 
     public void keepFromMany(boolean isSensitive) {
         this.sensitive = isSensitive;
+    }
+
+    /** What files are about that have this section; null for all files. */
+    public @Nullable Subject subject() {
+        return subject;
+    }
+
+    public void of(@Nullable Subject filesAbout) {
+        this.subject = filesAbout;
     }
 
     public int ordinal() {

@@ -1,5 +1,6 @@
 package app.denfold.server.colleagues;
 
+import app.denfold.core.filing.Subject;
 import app.denfold.core.sharing.Granted.Deed;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
@@ -13,6 +14,7 @@ import app.denfold.server.chasing.Message;
 import app.denfold.server.chasing.Outbox;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.PersonFiles;
+import app.denfold.server.people.kinds.Kinds;
 import app.denfold.server.portal.Guests;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;
@@ -33,6 +35,7 @@ class SetUpColleagues {
 
     private final Accounts accounts;
     private final PersonFiles files;
+    private final Kinds kinds;
     private final Guests guests;
     private final Catalog catalog;
     private final PracticeCalendar calendar;
@@ -45,6 +48,7 @@ class SetUpColleagues {
     SetUpColleagues(
             Accounts accounts,
             PersonFiles files,
+            Kinds kinds,
             Guests guests,
             Catalog catalog,
             PracticeCalendar calendar,
@@ -55,6 +59,7 @@ class SetUpColleagues {
             @Value("${denfold.address}") String address) {
         this.accounts = accounts;
         this.files = files;
+        this.kinds = kinds;
         this.guests = guests;
         this.catalog = catalog;
         this.calendar = calendar;
@@ -92,6 +97,9 @@ class SetUpColleagues {
         UUID own = details.post().ownFile();
         if (own != null && !files.maySee(viewer, own)) {
             throw Refusal.invalid("post.ownFile", "There is no such file.");
+        }
+        if (own != null && kinds.kind(files.file(own).kind()).subject() == Subject.PRACTICE) {
+            throw Refusal.invalid("post.ownFile", "That is a file of the practice, not of a person.");
         }
     }
 

@@ -19,7 +19,12 @@ public class DemoCatalog {
 
     /** Names reviewers by their accounts, which are there before. */
     public void load() {
-        try (InputStream in = Objects.requireNonNull(getClass().getResourceAsStream("/demo/catalog.json"))) {
+        add("/demo/catalog.json");
+        add("/sets/practice.json");
+    }
+
+    private void add(String description) {
+        try (InputStream in = Objects.requireNonNull(getClass().getResourceAsStream(description))) {
             rules.add(new JsonMapper().readTree(in));
         } catch (IOException unreadable) {
             throw new IllegalStateException(unreadable);

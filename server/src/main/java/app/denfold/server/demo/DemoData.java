@@ -59,6 +59,7 @@ class DemoData implements ApplicationRunner {
     private final Placeholders placeholders;
     private final DemoVisits visits;
     private final TransactionTemplate transactions;
+    private final DemoPractice ownFiles;
     private final boolean everyone;
 
     DemoData(
@@ -78,8 +79,10 @@ class DemoData implements ApplicationRunner {
             Placeholders placeholders,
             DemoVisits visits,
             TransactionTemplate transactions,
+            DemoPractice ownFiles,
             @Value("${denfold.demo.everyone:true}") boolean everyone) {
         this.everyone = everyone;
+        this.ownFiles = ownFiles;
         this.settings = settings;
         this.calendar = calendar;
         this.catalog = catalog;
@@ -154,6 +157,7 @@ class DemoData implements ApplicationRunner {
             documents.ofFile(edie.id()).stream()
                     .filter(d -> d.type().equals("guardian-consent") || d.type().equals("letter"))
                     .forEach(d -> guests.share(ottilie, List.of(d.id()), guest.accountId()));
+            ownFiles.load(today);
             people.stream().limit(TAUGHT_BY).forEach(this::teach);
             return guest;
         });

@@ -44,7 +44,8 @@ final class PaperText {
     static Map<String, String> fields(String type, String name) {
         return switch (type) {
             case "first-aid" -> Map.of("Certificate number", CERTIFICATE + serial(name));
-            case "insurance-card", "horse-insurance" -> Map.of("Policy number", POLICY + serial(name));
+            case "insurance-card", "horse-insurance", "public-liability", "building-insurance", "vehicle-insurance" ->
+                Map.of("Policy number", POLICY + serial(name));
             default -> Map.of();
         };
     }
@@ -97,7 +98,7 @@ final class PaperText {
                         "1   at home in the evening, or at work during the day",
                         "2   the neighbour, who has a key",
                         "3   the practice of the family physician");
-            case "insurance-card", "horse-insurance" ->
+            case "insurance-card", "horse-insurance", "public-liability", "building-insurance", "vehicle-insurance" ->
                 List.of(
                         "Insured: " + name + born + ".",
                         "Policy no. " + POLICY + serial(name),
@@ -115,6 +116,19 @@ final class PaperText {
                         "We know " + name + " from several years of working together.",
                         "",
                         "Calm with horses, reliable with children, on time in every weather.");
+            case "minutes" ->
+                List.of(
+                        "Yearly meeting of " + name + ".",
+                        "",
+                        "Present: B. Ostervelt, O. Brandmoor, Z. Mbeya-Holt, H. Calloway-Reed.",
+                        "The accounts were read and accepted. The roof of the arena is renewed in spring.");
+            case "premises-lease" ->
+                List.of(
+                        "The estate lets " + name + " to the yard",
+                        "",
+                        "for grazing and hay, with the track along the brook. The rent is due each quarter.");
+            case "fire-inspection", "electrical-inspection", "vehicle-inspection" ->
+                List.of("Inspected: " + name + ".", "", "No faults that stand against its use were found.");
             case "guardian-consent" ->
                 List.of(
                         "As guardian of " + name + born + ",",
@@ -157,8 +171,12 @@ final class PaperText {
         return switch (type) {
             case "first-aid" -> "Fennick Hall Courses, Lower Mill Lane 3";
             case "clearance", "referral", "neck-xray", "tetanus" -> "Practice of Dr. Ansgar Wolfreth, Brook Street 9";
-            case "horse-insurance", "insurance-card" -> "Harrow Mutual Care, Policies";
+            case "insurance-card", "horse-insurance", "public-liability", "building-insurance", "vehicle-insurance" ->
+                "Harrow Mutual Care, Policies";
             case "flu-vaccination", "vet-authorisation", "horse-passport" -> "Veterinary practice Tolle & Umar";
+            case "fire-inspection" -> "Fennick Fire Brigade, Inspections";
+            case "electrical-inspection", "vehicle-inspection" -> "Lower Mill Testing, Lower Mill Lane 11";
+            case "premises-lease" -> "Quarry Estate, Brook Street 2";
             default -> "Oakhollin Riding & Therapy Yard, Oakhollin 1";
         };
     }

@@ -1,5 +1,6 @@
 package app.denfold.server.people;
 
+import app.denfold.core.filing.Subject;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.people.kinds.FactDefinition;
@@ -33,7 +34,7 @@ class FileHead {
         this.calendar = calendar;
     }
 
-    record KindAnswer(String code, String label, String plural, List<FactDefinition> facts) {}
+    record KindAnswer(String code, String label, String plural, Subject subject, List<FactDefinition> facts) {}
 
     /**
      * The head of a file.
@@ -48,6 +49,7 @@ class FileHead {
             String number,
             String kind,
             String kindLabel,
+            Subject subject,
             String givenName,
             String familyName,
             String name,
@@ -64,9 +66,15 @@ class FileHead {
             List<String> identifiers) {}
 
     List<KindAnswer> kinds(Viewer viewer) {
-        return kinds.all().stream()
-                .map(k -> new KindAnswer(k.code(), k.label(), k.plural(), visible(viewer, k)))
-                .toList();
+        return kinds.all().stream().map(k -> answer(viewer, k)).toList();
+    }
+
+    KindAnswer kindOf(Viewer viewer, UUID id) {
+        return answer(viewer, kinds.kind(files.visible(viewer, id).kind()));
+    }
+
+    private static KindAnswer answer(Viewer viewer, PersonKind kind) {
+        return new KindAnswer(kind.code(), kind.label(), kind.plural(), kind.subject(), visible(viewer, kind));
     }
 
     @Transactional
@@ -104,6 +112,7 @@ class FileHead {
                 f.number(),
                 f.kind(),
                 kind.label(),
+                kind.subject(),
                 f.givenName(),
                 f.familyName(),
                 f.name(),

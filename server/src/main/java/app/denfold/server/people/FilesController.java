@@ -65,6 +65,12 @@ class FilesController {
         return head.show(viewer, id);
     }
 
+    /** Of what kind the file is; this is no look into it. */
+    @GetMapping("/api/files/{id}/kind")
+    FileHead.KindAnswer kind(Viewer viewer, @PathVariable UUID id) {
+        return head.kindOf(viewer, id);
+    }
+
     @PutMapping("/api/files/{id}")
     FileHead.FileAnswer change(Viewer viewer, @PathVariable UUID id, @Valid @RequestBody ChangedFile body) {
         return head.change(viewer, id, body.version(), body.person());

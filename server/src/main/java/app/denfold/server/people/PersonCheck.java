@@ -1,6 +1,7 @@
 package app.denfold.server.people;
 
 import app.denfold.core.days.Window;
+import app.denfold.core.filing.Subject;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.people.kinds.FactDefinition;
 import app.denfold.server.people.kinds.PersonKind;
@@ -18,6 +19,8 @@ import org.springframework.stereotype.Component;
 public class PersonCheck {
 
     private static final int OLDEST = 125;
+
+    private static final int MOST_OF_A_CHOICE = 60;
 
     /** How long a line of people one above the other may be. */
     private static final int MOST_STEPS = 60;
@@ -37,6 +40,9 @@ public class PersonCheck {
         if (born != null && (born.isAfter(today) || born.isBefore(today.minusYears(OLDEST)))) {
             throw Refusal.invalid("birthDate", "A birth date lies between today and " + OLDEST + " years ago.");
         }
+        if (kind.subject() == Subject.PRACTICE) {
+            refusePersonal(details);
+        }
         LocalDate from = details.activeFrom();
         if (from != null && born != null && from.isBefore(born)) {
             throw Refusal.invalid("activeFrom", "Nobody can start before being born.");
@@ -47,6 +53,16 @@ public class PersonCheck {
         checkSpans(details);
         for (Map.Entry<String, String> fact : details.facts().entrySet()) {
             checkFact(fact.getKey(), fact.getValue(), kind);
+        }
+    }
+
+    /** The practice and its places have one name and were never born. */
+    private static void refusePersonal(PersonDetails details) {
+        if (!details.givenName().isBlank()) {
+            throw Refusal.invalid("givenName", "A file of the practice's own has one name only.");
+        }
+        if (details.birthDate() != null) {
+            throw Refusal.invalid("birthDate", "A file of the practice's own has no birth date.");
         }
     }
 
@@ -133,6 +149,7 @@ public class PersonCheck {
                     case TEXT -> !value.isBlank();
                     case NUMBER -> value.matches("-?\\d{1,12}(\\.\\d{1,6})?");
                     case DATE -> isDay(value);
+                    case OPEN_CHOICE -> !value.isBlank() && value.strip().length() <= MOST_OF_A_CHOICE;
                     case CHOICE -> definition.choices().contains(value);
                     case YES_NO -> value.equals("yes") || value.equals("no");
                     case PERSON -> files.findByNumber(value).isPresent();

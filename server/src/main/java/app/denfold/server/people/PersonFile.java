@@ -1,6 +1,7 @@
 package app.denfold.server.people;
 
 import app.denfold.core.filing.KnownPerson;
+import app.denfold.core.filing.Subject;
 import com.github.f4b6a3.uuid.UuidCreator;
 import jakarta.persistence.CollectionTable;
 import jakarta.persistence.ElementCollection;
@@ -64,7 +65,7 @@ public class PersonFile {
     @ElementCollection(fetch = FetchType.LAZY)
     @CollectionTable(name = "active_span", joinColumns = @JoinColumn(name = "file_id"))
     @OrderColumn(name = "place")
-    private List<ActiveSpan> activeSpans = new ArrayList<>();
+    private List<KeptSpan> activeSpans = new ArrayList<>();
 
     @ElementCollection(fetch = FetchType.LAZY)
     @CollectionTable(name = "fact", joinColumns = @JoinColumn(name = "file_id"))
@@ -79,7 +80,7 @@ public class PersonFile {
         this.number = number;
         this.kind = from.kind();
         this.createdAt = now;
-        this.activeSpans.addAll(from.activeSpans());
+        keep(from.activeSpans());
         LocalDate first = activeSpans.isEmpty() ? null : activeSpans.get(0).fromDay();
         from.facts().forEach((name, value) -> facts.add(new Fact(name, value, first, null)));
         describe(from, now);
@@ -109,11 +110,9 @@ public class PersonFile {
     void change(PersonDetails to, LocalDate day, Instant now) {
         describe(to, now);
         if (to.spans() != null) {
-            activeSpans.clear();
-            activeSpans.addAll(to.activeSpans());
+            keep(to.activeSpans());
         } else if (to.activeFrom() != null && activeSpans.size() == 1) {
-            activeSpans.set(
-                    0, new ActiveSpan(to.activeFrom(), activeSpans().get(0).toDay()));
+            keep(List.of(new ActiveSpan(to.activeFrom(), activeSpans().get(0).toDay())));
         }
         Map<String, String> before = factsOn(day);
         for (String name : before.keySet()) {
@@ -156,8 +155,7 @@ public class PersonFile {
         this.formerNames = state.formerNames();
         this.identifiers = state.identifiers();
         if (!state.activeSpans().equals(activeSpans())) {
-            activeSpans.clear();
-            activeSpans.addAll(state.activeSpans());
+            keep(state.activeSpans());
         }
         if (!state.facts().equals(facts())) {
             facts.clear();
@@ -165,6 +163,11 @@ public class PersonFile {
         }
         this.lastActivityAt = now;
         this.searchText = SearchText.of(this);
+    }
+
+    private void keep(List<ActiveSpan> spans) {
+        activeSpans.clear();
+        spans.forEach(span -> activeSpans.add(KeptSpan.of(span)));
     }
 
     void mergeInto(@Nullable UUID kept) {
@@ -213,13 +216,13 @@ public class PersonFile {
     }
 
     /** As proposals for a paper see the person. @param others addresses of those who write for him */
-    KnownPerson asKnown(List<String> others) {
+    KnownPerson asKnown(List<String> others, Subject subject) {
         List<String> addresses = new ArrayList<>(others);
         if (email != null) {
             addresses.add(email);
         }
         return new KnownPerson(
-                id.toString(), number, givenName, familyName, formerNames, birthDate, identifiers, addresses);
+                id.toString(), number, givenName, familyName, formerNames, birthDate, identifiers, addresses, subject);
     }
 
     /** As it stands in names of documents: {@code Korhola T}. */
@@ -251,7 +254,7 @@ public class PersonFile {
     }
 
     public List<ActiveSpan> activeSpans() {
-        return activeSpans.stream().map(ActiveSpan::orAlways).toList();
+        return activeSpans.stream().map(KeptSpan::span).toList();
     }
 
     public List<Fact> facts() {

@@ -59,6 +59,8 @@ interface PersonFileRepository extends CrudRepository<PersonFile, UUID> {
 
     List<PersonFile> findByIdIn(Collection<UUID> ids);
 
+    List<PersonFile> findByKindAndFamilyNameIgnoreCase(String kind, String familyName);
+
     List<PersonFile> findByFamilyNameIgnoreCaseAndGivenNameIgnoreCaseAndBirthDate(
             String familyName, String givenName, LocalDate birthDate);
 

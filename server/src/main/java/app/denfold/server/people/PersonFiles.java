@@ -1,12 +1,14 @@
 package app.denfold.server.people;
 
 import app.denfold.core.filing.KnownPerson;
+import app.denfold.core.filing.Subject;
 import app.denfold.server.access.Actor;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.teams.TeamTree;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.people.PeopleEvents.FileOpened;
+import app.denfold.server.people.PeopleEvents.KindsChanged;
 import app.denfold.server.people.PeopleEvents.PersonChanged;
 import app.denfold.server.people.candidates.FindCandidates;
 import app.denfold.server.people.contacts.ContactAddressStore;
@@ -101,7 +103,8 @@ public class PersonFiles {
     }
 
     private PersonFile made(PersonDetails details, PersonKind kind, Actor by) {
-        PersonFile file = files.save(new PersonFile(kind.takeNumber(), details, calendar.now()));
+        PersonDetails spelled = meetChoices(details, kind, by);
+        PersonFile file = files.save(new PersonFile(kind.takeNumber(), spelled, calendar.now()));
         meetTeam(file);
         writeNow();
         trail.record(AuditEntry.ofFile(
@@ -110,12 +113,19 @@ public class PersonFiles {
         return file;
     }
 
-    /** Files of persons with the same name and birth date; none when the birth date is unknown. */
+    /**
+     * Files of persons with the same name and birth date, none when the birth date is unknown; of the practice's own
+     * files those with the same name.
+     */
     public List<PersonFile> like(PersonDetails details) {
+        String name = details.familyName().strip();
+        if (kinds.kind(details.kind()).subject() == Subject.PRACTICE) {
+            return files.findByKindAndFamilyNameIgnoreCase(details.kind(), name);
+        }
         return details.birthDate() == null
                 ? List.of()
                 : files.findByFamilyNameIgnoreCaseAndGivenNameIgnoreCaseAndBirthDate(
-                        details.familyName().strip(), details.givenName().strip(), details.birthDate());
+                        name, details.givenName().strip(), details.birthDate());
     }
 
     private static void refuseLike(List<PersonFile> like) {
@@ -123,8 +133,11 @@ public class PersonFiles {
             PersonFile other = like.get(0);
             throw Refusal.conflict(
                     "person-exists",
-                    other.name() + ", born " + PracticeCalendar.words(other.birthDate()) + ", has the file "
-                            + other.number() + " already.",
+                    other.name()
+                            + (other.birthDate() == null
+                                    ? ""
+                                    : ", born " + PracticeCalendar.words(other.birthDate()) + ",")
+                            + " has the file " + other.number() + " already.",
                     Map.of("fileId", other.id(), "number", other.number()));
         }
     }
@@ -137,17 +150,27 @@ public class PersonFiles {
         if (file.version() != version) {
             throw Refusal.changedMeanwhile("this file");
         }
-        PersonKind kind = kinds.kind(file.kind());
+        PersonKind kind = kinds.lock(file.kind());
         check.check(details, kind);
         Map<String, String> before = file.factsOn(calendar.today());
         check.requireVisible(viewer, details, kind, before);
         check.refuseCircle(file, details, kind);
-        file.change(keepingHidden(viewer, details, before), calendar.today(), calendar.now());
+        PersonDetails spelled = meetChoices(details, kind, viewer.actor());
+        file.change(keepingHidden(viewer, spelled, before), calendar.today(), calendar.now());
         meetTeam(file);
         trail.record(AuditEntry.ofFile(viewer.actor(), "file-changed", id, "changed the details of " + file.name()));
         events.publishEvent(new PersonChanged(id));
         writeNow();
         return file;
+    }
+
+    /** The details as the choices of the kind spell them, which take up what is new. */
+    private PersonDetails meetChoices(PersonDetails details, PersonKind kind, Actor by) {
+        PersonDetails spelled = details.with(kinds.spelled(kind, details.facts()));
+        if (kinds.meet(kind, spelled.facts())) {
+            events.publishEvent(new KindsChanged(kind.label(), by));
+        }
+        return spelled;
     }
 
     private void meetTeam(PersonFile file) {
@@ -270,7 +293,7 @@ public class PersonFiles {
     public List<PersonForRules> forRules(Collection<UUID> ids) {
         Map<UUID, List<ActiveSpan>> spans = new HashMap<>();
         files.findSpans(ids).forEach(row -> spans.computeIfAbsent((UUID) row[0], id -> new ArrayList<>())
-                .add(ActiveSpan.orAlways((ActiveSpan) row[1])));
+                .add(((KeptSpan) row[1]).span()));
         Map<UUID, List<Fact>> facts = new HashMap<>();
         files.findFacts(ids).forEach(row -> facts.computeIfAbsent((UUID) row[0], id -> new ArrayList<>())
                 .add((Fact) row[1]));
@@ -351,8 +374,11 @@ public class PersonFiles {
     public List<KnownPerson> asKnown(Collection<PersonFile> people) {
         Map<UUID, List<String>> addresses =
                 contacts.of(people.stream().map(PersonFile::id).toList());
+        Map<String, Subject> subjects =
+                kinds.all().stream().collect(Collectors.toMap(PersonKind::code, PersonKind::subject));
         return people.stream()
-                .map(p -> p.asKnown(addresses.getOrDefault(p.id(), List.of())))
+                .map(p -> p.asKnown(
+                        addresses.getOrDefault(p.id(), List.of()), subjects.getOrDefault(p.kind(), Subject.PERSON)))
                 .toList();
     }
 

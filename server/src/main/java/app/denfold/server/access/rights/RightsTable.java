@@ -131,6 +131,7 @@ final class RightsTable {
             PUT     /api/files/{id}                                            CHANGE     PEOPLE
             POST    /api/files/{id}/asks                                       CHANGE
             POST    /api/files/{id}/asks/{askId}/withdraw                      CHANGE
+            GET     /api/files/{id}/kind                                       LOOK
             GET     /api/files/{id}/chase                                      LOOK
             POST    /api/files/{id}/chase                                      CHANGE
             GET     /api/files/{id}/duplicates                                 LOOK

@@ -18,7 +18,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 class ReadySets {
 
-    private static final List<String> CODES = List.of("clinic", "school", "workplace", "club", "landlord");
+    private static final List<String> CODES = List.of("clinic", "school", "workplace", "club", "landlord", "practice");
 
     private final RuleSet rules;
     private final Catalog catalog;

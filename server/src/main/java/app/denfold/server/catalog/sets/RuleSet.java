@@ -1,5 +1,6 @@
 package app.denfold.server.catalog.sets;
 
+import app.denfold.core.filing.Subject;
 import app.denfold.core.filing.TypeField;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
@@ -47,6 +48,9 @@ public class RuleSet {
                 Section added =
                         new Section(section.get(0).stringValue(), section.get(1).stringValue(), place++);
                 added.keepFromMany(section.path(2).asBoolean(false));
+                if (section.path(3).isString()) {
+                    added.of(Subject.valueOf(section.path(3).stringValue()));
+                }
                 catalog.add(added);
             }
         }
@@ -80,6 +84,7 @@ public class RuleSet {
                 from.get("prefix").stringValue(),
                 place,
                 facts);
+        kind.about(Subject.valueOf(from.path("subject").asString(Subject.PERSON.name())));
         kind.startNumbersAt(from.path("start").asInt(1));
         return kind;
     }

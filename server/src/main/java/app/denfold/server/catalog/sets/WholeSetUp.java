@@ -76,7 +76,11 @@ class WholeSetUp {
                 .put("within", t.within()));
         ArrayNode sections = all.putArray("sections");
         for (Section section : catalog.sections()) {
-            sections.addArray().add(section.code()).add(section.label()).add(section.sensitive());
+            sections.addArray()
+                    .add(section.code())
+                    .add(section.label())
+                    .add(section.sensitive())
+                    .add(section.subject() == null ? null : section.subject().name());
         }
         ArrayNode kept = all.putArray("kinds");
         for (PersonKind kind : kinds.all()) {
@@ -85,6 +89,7 @@ class WholeSetUp {
                     .put("label", kind.label())
                     .put("plural", kind.plural())
                     .put("prefix", kind.numberPrefix())
+                    .put("subject", kind.subject().name())
                     .set("facts", mapper.valueToTree(kind.facts()));
         }
         ArrayNode types = all.putArray("types");

@@ -1,6 +1,7 @@
 package app.denfold.server.catalog.setup;
 
 import app.denfold.core.filing.NamePattern;
+import app.denfold.core.filing.Subject;
 import app.denfold.core.filing.TypeField;
 import app.denfold.exchange.BadInput;
 import app.denfold.exchange.RulesJson;
@@ -119,11 +120,12 @@ public class SetUpRules {
             @NotNull @Schema(ref = RulesInOpenApi.CHECKLIST) JsonNode definition,
             Map<String, String> labels) {}
 
-    /** @param code null for a section to be made @param sensitive whether all its papers are */
+    /** @param code null for a section to be made @param sensitive whether all its papers are @param subject what files are about that have it; null for all files */
     public record SectionDetails(
             @Nullable String code,
             @NotBlank(message = "is needed") @Size(max = 60) String label,
-            boolean sensitive) {}
+            boolean sensitive,
+            @Nullable Subject subject) {}
 
     /** The rules as they are. */
     public Catalog.Rules current() {
@@ -353,6 +355,7 @@ public class SetUpRules {
                     : before;
             now.take(section.label().strip(), i);
             now.keepFromMany(section.sensitive());
+            now.of(section.subject());
             sections.save(now);
         }
         for (Section left : kept.values()) {

@@ -1,5 +1,6 @@
 package app.denfold.server.catalog.setup;
 
+import app.denfold.core.filing.Subject;
 import app.denfold.core.filing.TypeField;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
@@ -33,7 +34,12 @@ class ShowRules {
         this.checklists = checklists;
     }
 
-    record SectionAnswerOfSetUp(String code, String label, boolean sensitive, int types) {}
+    record SectionAnswerOfSetUp(
+            String code,
+            String label,
+            boolean sensitive,
+            @Nullable Subject subject,
+            int types) {}
 
     record TypeSetUp(
             String code,
@@ -63,7 +69,7 @@ class ShowRules {
         viewer.requireAdministrator();
         List<KeptDocumentType> types = catalog.types();
         return catalog.sections().stream()
-                .map(s -> new SectionAnswerOfSetUp(s.code(), s.label(), s.sensitive(), (int)
+                .map(s -> new SectionAnswerOfSetUp(s.code(), s.label(), s.sensitive(), s.subject(), (int)
                         types.stream().filter(t -> t.section().equals(s.code())).count()))
                 .toList();
     }

@@ -1,9 +1,14 @@
 package app.denfold.server.people.kinds;
 
+import app.denfold.core.filing.Subject;
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Version;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 
@@ -24,6 +29,9 @@ public class PersonKind {
     private int nextNumber;
     private int ordinal;
 
+    @Enumerated(EnumType.STRING)
+    private Subject subject = Subject.PERSON;
+
     @JdbcTypeCode(SqlTypes.JSON)
     private List<FactDefinition> facts;
 
@@ -39,6 +47,16 @@ public class PersonKind {
         this.nextNumber = 1;
         this.ordinal = ordinal;
         this.facts = List.copyOf(facts);
+    }
+
+    /** Makes it one whose files are about this; of a kind that has files it stays as it is. */
+    public PersonKind about(Subject of) {
+        this.subject = of;
+        return this;
+    }
+
+    public Subject subject() {
+        return subject;
     }
 
     public void take(String newLabel, String newPlural, List<FactDefinition> newFacts) {
@@ -73,6 +91,18 @@ public class PersonKind {
 
     public List<FactDefinition> facts() {
         return facts;
+    }
+
+    /** Adds what was typed into choices that may grow. @return whether something was new */
+    boolean meet(Map<String, String> values) {
+        List<FactDefinition> grown = facts.stream()
+                .map(f -> f.form() == FactDefinition.Form.OPEN_CHOICE && values.containsKey(f.name())
+                        ? f.with(Objects.requireNonNull(values.get(f.name())))
+                        : f)
+                .toList();
+        boolean isNew = !grown.equals(facts);
+        this.facts = grown;
+        return isNew;
     }
 
     /** Takes the next file number, such as {@code E-0147}. The caller holds a lock on the row. */

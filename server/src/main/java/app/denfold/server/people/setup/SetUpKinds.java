@@ -1,5 +1,6 @@
 package app.denfold.server.people.setup;
 
+import app.denfold.core.filing.Subject;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
@@ -9,6 +10,7 @@ import app.denfold.server.people.kinds.PersonKind;
 import app.denfold.server.people.kinds.PersonKindRepository;
 import app.denfold.server.problems.Refusal;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.HashSet;
 import java.util.List;
@@ -32,12 +34,13 @@ class SetUpKinds {
         this.events = events;
     }
 
-    /** @param version as it was read; 0 for a new kind @param numberPrefix cannot be changed later */
+    /** @param version as it was read; 0 for a new kind @param numberPrefix cannot be changed later @param subject cannot be changed once there are files */
     record KindDetails(
             int version,
             @NotBlank(message = "is needed") @Size(max = 40) String label,
             @NotBlank(message = "is needed") @Size(max = 40) String plural,
             @NotBlank(message = "is needed") String numberPrefix,
+            @NotNull(message = "is needed") Subject subject,
             List<FactDefinition> facts) {}
 
     long countFiles(String code) {
@@ -72,23 +75,29 @@ class SetUpKinds {
             throw Refusal.invalid("numberPrefix", "Another kind has file numbers that begin so.");
         }
         kinds.save(new PersonKind(
-                code,
-                details.label().strip(),
-                details.plural().strip(),
-                details.numberPrefix(),
-                all.size(),
-                details.facts()));
+                        code,
+                        details.label().strip(),
+                        details.plural().strip(),
+                        details.numberPrefix(),
+                        all.size(),
+                        details.facts())
+                .about(details.subject()));
     }
 
     private void change(PersonKind kept, KindDetails details) {
         if (kept.version() != details.version()) {
             throw Refusal.changedMeanwhile("this");
         }
+        if (kept.subject() != details.subject() && kinds.countFiles(kept.code()) > 0) {
+            throw Refusal.conflict(
+                    "kind-used",
+                    "There are files of this kind, so what they are about stays as it is. Make another kind instead.");
+        }
         for (FactDefinition before : kept.facts()) {
             Optional<FactDefinition> after = details.facts().stream()
                     .filter(f -> f.name().equals(before.name()))
                     .findFirst();
-            if (after.isEmpty() || after.get().form() != before.form()) {
+            if (after.isEmpty() || !after.get().form().holdsAllOf(before.form())) {
                 refuseWhenHeld(kept, before, "");
             } else {
                 before.choices().stream()
@@ -96,6 +105,7 @@ class SetUpKinds {
                         .forEach(choice -> refuseWhenHeld(kept, before, choice));
             }
         }
+        kept.about(details.subject());
         kept.take(details.label().strip(), details.plural().strip(), details.facts());
     }
 

@@ -1,5 +1,6 @@
 package app.denfold.server.people.setup;
 
+import app.denfold.core.filing.Subject;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.people.importing.ImportPeople;
 import app.denfold.server.people.kinds.FactDefinition;
@@ -43,6 +44,7 @@ class SetUpPeopleController {
             String label,
             String plural,
             String numberPrefix,
+            Subject subject,
             long files,
             List<FactDefinition> facts) {}
 
@@ -56,6 +58,7 @@ class SetUpPeopleController {
                         k.label(),
                         k.plural(),
                         k.numberPrefix(),
+                        k.subject(),
                         setUp.countFiles(k.code()),
                         k.facts()))
                 .toList();

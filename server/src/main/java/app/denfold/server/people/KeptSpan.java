@@ -1,0 +1,27 @@
+package app.denfold.server.people;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Embeddable;
+import java.time.LocalDate;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * An {@link ActiveSpan} as its row keeps it.
+ *
+ * @param hasStart told by the database. Hibernate leaves out elements of which all columns are null, and a span open at
+ *     both ends would be one.
+ */
+@Embeddable
+record KeptSpan(
+        @Nullable LocalDate fromDay,
+        @Nullable LocalDate toDay,
+        @Column(insertable = false, updatable = false) boolean hasStart) {
+
+    static KeptSpan of(ActiveSpan span) {
+        return new KeptSpan(span.fromDay(), span.toDay(), span.fromDay() != null);
+    }
+
+    ActiveSpan span() {
+        return new ActiveSpan(fromDay, toDay);
+    }
+}
