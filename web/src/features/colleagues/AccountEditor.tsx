@@ -29,7 +29,14 @@ const NEWCOMER: Details = {
   email: "",
   name: "",
   role: "COLLEAGUE",
-  scope: { reach: "EVERYBODY", leads: [], seesSensitive: false, seesSections: [], mayChange: true },
+  scope: {
+    reach: "EVERYBODY",
+    leads: [],
+    seesSensitive: false,
+    seesSections: [],
+    seesTypes: [],
+    mayChange: true,
+  },
   post: {},
 };
 
@@ -51,6 +58,7 @@ function toSend({ scope, post, ...who }: Details): Details {
       reach: isAdministrator ? "EVERYBODY" : scope.reach,
       mayChange: isAdministrator || scope.mayChange,
       seesSections: scope.seesSensitive ? [] : scope.seesSections,
+      seesTypes: scope.seesSensitive ? [] : scope.seesTypes,
     },
     post: post.deputy ? post : { ...post, deputyFrom: undefined, deputyUntil: undefined },
   };
@@ -73,6 +81,10 @@ export function AccountEditor({
   const me = useQuery(meOptions).data;
   const teams = (useQuery(teamsOptions).data ?? []).map((t) => t.name);
   const sections = useQuery(setUpSectionsOptions).data ?? [];
+  const sensitive = sections.filter((s) => s.sensitive).map((s) => s.code);
+  const types = (useQuery(setUpTypesOptions).data ?? []).filter(
+    (t) => t.sensitive || sensitive.includes(t.section),
+  );
   const desks = useQuery(desksOptions).data ?? [];
   const roles = [
     ...new Set((useQuery(setUpTypesOptions).data ?? []).flatMap((t) => t.signers.map((s) => s.role))),
@@ -194,19 +206,30 @@ export function AccountEditor({
           <Checkbox>sees all sensitive papers</Checkbox>
         </Form.Item>
         {!scope.seesSensitive && (
-          <Form.Item
-            label="Sees sensitive papers of these sections only"
-            name={["scope", "seesSections"]}
-            {...told("scope.seesSections")}
-          >
-            <Select
-              mode="multiple"
-              aria-label="Sees sensitive papers of these sections only"
-              placeholder="of none"
-              options={sections.map((s) => ({ value: s.code, label: s.label }))}
-              showSearch={{ optionFilterProp: "label" }}
-            />
-          </Form.Item>
+          <div className="form-grid">
+            <Form.Item
+              label="Sees sensitive papers of these sections"
+              name={["scope", "seesSections"]}
+              {...told("scope.seesSections")}
+            >
+              <Select
+                mode="multiple"
+                aria-label="Sees sensitive papers of these sections"
+                placeholder="of none"
+                options={sections.map((s) => ({ value: s.code, label: s.label }))}
+                showSearch={{ optionFilterProp: "label" }}
+              />
+            </Form.Item>
+            <Form.Item label="and of these types" name={["scope", "seesTypes"]} {...told("scope.seesTypes")}>
+              <Select
+                mode="multiple"
+                aria-label="and of these types"
+                placeholder="of none"
+                options={types.map((t) => ({ value: t.code, label: t.label }))}
+                showSearch={{ optionFilterProp: "label" }}
+              />
+            </Form.Item>
+          </div>
         )}
         {!isAdministrator && (
           <Form.Item

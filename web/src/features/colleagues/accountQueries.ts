@@ -60,7 +60,7 @@ export function rightsOf({ role, scope }: StaffAccount): string {
     role === "ADMINISTRATOR" ? "administrator" : filesOf(scope),
     scope.seesSensitive
       ? "sensitive papers"
-      : scope.seesSections.length > 0
+      : scope.seesSections.length + scope.seesTypes.length > 0
         ? "some sensitive papers"
         : "no sensitive papers",
     !scope.mayChange && "looks only",

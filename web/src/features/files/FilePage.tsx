@@ -134,7 +134,7 @@ function Head({ file, ledger }: { file: File; ledger?: LedgerData }) {
               </span>
             ))}
           <RelationsInHead fileId={file.id} />
-          <NextVisit fileId={file.id} />
+          {file.subject === "PERSON" && <NextVisit fileId={file.id} />}
         </div>
       </div>
       {ledger && <Standing ledger={ledger} />}
@@ -198,7 +198,7 @@ function Views({ file, ledger }: { file: File; ledger?: LedgerData }) {
             <DetailsView key={file.id} file={file} />
             <div>
               <RelationsSection file={file} />
-              <VisitsSection fileId={file.id} />
+              {file.subject === "PERSON" && <VisitsSection fileId={file.id} />}
               <ExcerptsSection fileId={file.id} />
             </div>
           </div>

@@ -82,7 +82,7 @@ export function PersonFields({
           />
         </Form.Item>
       </div>
-      {withSpans && <SpansField errors={errors} />}
+      {withSpans && <SpansField subject={subject} errors={errors} />}
       <div className="form-grid">
         {facts.map((fact) => (
           <Form.Item

@@ -1,14 +1,22 @@
 import { DeleteOutlined } from "@ant-design/icons";
 import { Button, Form } from "antd";
+import type { Shape } from "../../api/client";
 import { DayField } from "../../ui/DayField";
 
 /** The days during which anything is asked of a person: one span, or several of someone who left and came back. */
-export function SpansField({ errors }: { errors: (field: string) => string | undefined }) {
+export function SpansField({
+  subject,
+  errors,
+}: {
+  subject: Shape<"KindAnswer">["subject"];
+  errors: (field: string) => string | undefined;
+}) {
+  const isPerson = subject === "PERSON";
   return (
     <Form.List name="spans">
       {(spans, { add, remove }) => (
         <fieldset className="spans">
-          <legend>Here from and to</legend>
+          <legend>{isPerson ? "Here from and to" : "In use from and to"}</legend>
           {spans.map((span) => {
             const words = errors(`spans.${span.name}.from`) ?? errors(`spans.${span.name}.to`);
             return (
@@ -18,7 +26,7 @@ export function SpansField({ errors }: { errors: (field: string) => string | und
                 </Form.Item>
                 <span>to</span>
                 <Form.Item name={[span.name, "to"]} noStyle>
-                  <DayField placeholder="still here" />
+                  <DayField placeholder={isPerson ? "still here" : "still in use"} />
                 </Form.Item>
                 <Button
                   type="text"
@@ -31,7 +39,7 @@ export function SpansField({ errors }: { errors: (field: string) => string | und
             );
           })}
           <Button size="small" onClick={() => add({})}>
-            {spans.length === 0 ? "Add a span" : "Came back…"}
+            {spans.length === 0 ? "Add a span" : isPerson ? "Came back…" : "In use again…"}
           </Button>
         </fieldset>
       )}

@@ -49,7 +49,7 @@ class PracticesOwnFilesTest {
         assertThat(api.get("/api/files/{id}/ledger", barn).<List<String>>at("$.sections[*].slots[*].label"))
                 .as("what is asked of buildings only")
                 .containsExactlyInAnyOrder("Building insurance", "Fire safety inspection", "Electrical inspection");
-        assertThat(api.get("/api/coverage/board?kind=practice").<List<String>>at("$.rows[*].name"))
+        assertThat(api.get("/api/board?kind=practice").<List<String>>at("$..name"))
                 .contains("Hay barn");
     }
 

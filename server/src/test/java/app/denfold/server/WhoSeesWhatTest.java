@@ -32,7 +32,7 @@ class WhoSeesWhatTest {
                 TestPractice.newAddress(),
                 "Hester Quillam",
                 Role.COLLEAGUE,
-                new Scope(reach, team, leads, true, Set.of(), true),
+                new Scope(reach, team, leads, true, Set.of(), Set.of(), true),
                 new Post(null, null, null, ownFile, null, null, null));
     }
 
@@ -186,9 +186,18 @@ class WhoSeesWhatTest {
         Api reception = practice.colleague(null, false, true);
         assertThat(reception.get("/api/documents/{id}", paper).status()).isEqualTo(404);
         NewAccount seer = NewAccount.colleague(TestPractice.newAddress(), "Zuri Mbeya-Holt", null, false, true)
-                .seeing(new Scope(Reach.EVERYBODY, null, Set.of(), false, Set.of("quiet-matters"), true));
+                .seeing(new Scope(Reach.EVERYBODY, null, Set.of(), false, Set.of("quiet-matters"), Set.of(), true));
         assertThat(practice.signedIn(seer).get("/api/documents/{id}", paper).status())
                 .isEqualTo(200);
+        UUID clearance = api.fileNewPaper(file, "clearance", TODAY.minusDays(2));
+        Api single = practice.signedIn(NewAccount.colleague(TestPractice.newAddress(), "Ada Single", null, false, true)
+                .seeing(new Scope(Reach.EVERYBODY, null, Set.of(), false, Set.of(), Set.of("quiet-letter"), true)));
+        assertThat(single.get("/api/documents/{id}", paper).status())
+                .as("a single type")
+                .isEqualTo(200);
+        assertThat(single.get("/api/documents/{id}", clearance).status())
+                .as("another sensitive type")
+                .isEqualTo(404);
     }
 
     @Test

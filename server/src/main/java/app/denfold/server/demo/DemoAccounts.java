@@ -85,7 +85,8 @@ class DemoAccounts {
             boolean isHester = account.name().equals("Hester Quillam");
             boolean isBram = account.name().equals("Bram Ostervelt");
             Scope scope = isHester
-                    ? new Scope(Reach.OWN_PEOPLE, "Riding school", Set.of("Riding school"), false, Set.of(), true)
+                    ? new Scope(
+                            Reach.OWN_PEOPLE, "Riding school", Set.of("Riding school"), false, Set.of(), Set.of(), true)
                     : account.scope();
             accounts.change(
                     by,

@@ -58,6 +58,9 @@ class Account {
     @JdbcTypeCode(SqlTypes.ARRAY)
     private List<String> seesSections = List.of();
 
+    @JdbcTypeCode(SqlTypes.ARRAY)
+    private List<String> seesTypes = List.of();
+
     private boolean mayChange;
     private @Nullable String title;
     private @Nullable String signsAs;
@@ -146,7 +149,14 @@ class Account {
     }
 
     Scope scope() {
-        return new Scope(reach, team, Set.copyOf(leads), seesSensitive, Set.copyOf(seesSections), mayChange);
+        return new Scope(
+                reach,
+                team,
+                Set.copyOf(leads),
+                seesSensitive,
+                Set.copyOf(seesSections),
+                Set.copyOf(seesTypes),
+                mayChange);
     }
 
     Post post() {
@@ -163,6 +173,7 @@ class Account {
         this.leads = scope.leads().stream().sorted().toList();
         this.seesSensitive = scope.seesSensitive();
         this.seesSections = scope.seesSections().stream().sorted().toList();
+        this.seesTypes = scope.seesTypes().stream().sorted().toList();
         this.mayChange = scope.mayChange();
         Post post = to.post();
         this.title = post.title();

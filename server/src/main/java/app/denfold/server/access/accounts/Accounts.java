@@ -272,15 +272,16 @@ public class Accounts {
                 ? account.viewer(sightOf(account), Set.of(), Set.of())
                 : account.viewer(
                         sightOf(account),
-                        hiddenTypes(scope.seesSections()),
+                        hiddenTypes(scope),
                         sensitive.stream().flatMap(s -> s.facts().stream()).collect(Collectors.toSet()));
     }
 
-    private Set<String> hiddenTypes(Set<String> seenSections) {
+    private Set<String> hiddenTypes(Scope scope) {
         return sensitive.stream()
                 .flatMap(s -> s.typesWithSections().entrySet().stream())
-                .filter(type -> !seenSections.contains(type.getValue()))
+                .filter(type -> !scope.seesSections().contains(type.getValue()))
                 .map(Map.Entry::getKey)
+                .filter(type -> !scope.seesTypes().contains(type))
                 .collect(Collectors.toSet());
     }
 

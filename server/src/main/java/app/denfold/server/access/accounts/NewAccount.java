@@ -17,7 +17,7 @@ public record NewAccount(@Nullable String email, String name, Role role, Scope s
                 email,
                 name,
                 Role.ADMINISTRATOR,
-                new Scope(Reach.EVERYBODY, null, Set.of(), true, Set.of(), true),
+                new Scope(Reach.EVERYBODY, null, Set.of(), true, Set.of(), Set.of(), true),
                 Post.NONE);
     }
 

@@ -5,6 +5,8 @@ import jakarta.annotation.Nullable;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * What an account may see and do.
@@ -14,6 +16,7 @@ import java.util.Set;
  * @param leads teams led, whose files are seen whatever the reach
  * @param seesSensitive whether every sensitive paper and fact is seen
  * @param seesSections codes of the sections whose sensitive papers are seen although not all are
+ * @param seesTypes codes of single document types of which sensitive papers are seen although not all are
  * @param mayChange false for somebody who looks only
  */
 public record Scope(
@@ -22,22 +25,30 @@ public record Scope(
         @NotNull @Size(max = 40) Set<@NotNull @Size(max = 60) String> leads,
         boolean seesSensitive,
         @NotNull @Size(max = 100) Set<@NotNull @Size(max = 60) String> seesSections,
+        @NotNull @Size(max = 500) Set<@NotNull @Size(max = 60) String> seesTypes,
         boolean mayChange) {
 
     public Scope {
         team = team == null || team.isBlank() ? null : team.strip();
         leads = leads == null ? Set.of() : Set.copyOf(leads);
         seesSections = seesSections == null ? Set.of() : Set.copyOf(seesSections);
+        seesTypes = seesTypes == null ? Set.of() : Set.copyOf(seesTypes);
     }
 
     /** Of a team; null for everybody's. */
     public static Scope ofTeam(@Nullable String team, boolean seesSensitive, boolean mayChange) {
         return new Scope(
-                team == null ? Reach.EVERYBODY : Reach.TEAM, team, Set.of(), seesSensitive, Set.of(), mayChange);
+                team == null ? Reach.EVERYBODY : Reach.TEAM,
+                team,
+                Set.of(),
+                seesSensitive,
+                Set.of(),
+                Set.of(),
+                mayChange);
     }
 
     public static Scope nothing() {
-        return new Scope(Reach.OWN_PEOPLE, null, Set.of(), false, Set.of(), false);
+        return new Scope(Reach.OWN_PEOPLE, null, Set.of(), false, Set.of(), Set.of(), false);
     }
 
     /** In words, such as {@code the files of the department of Riding school, no sensitive papers, looks only}. */
@@ -55,11 +66,12 @@ public record Scope(
                 : " and of " + String.join(", ", leads.stream().sorted().toList());
         String sensitive = seesSensitive
                 ? ", sensitive papers"
-                : seesSections.isEmpty()
+                : seesSections.isEmpty() && seesTypes.isEmpty()
                         ? ", no sensitive papers"
                         : ", sensitive papers of "
-                                + String.join(
-                                        ", ", seesSections.stream().sorted().toList());
+                                + Stream.concat(seesSections.stream(), seesTypes.stream())
+                                        .sorted()
+                                        .collect(Collectors.joining(", "));
         return files + led + sensitive + (mayChange ? "" : ", looks only");
     }
 }

@@ -98,7 +98,13 @@ public class ProgramKeys {
             throw Refusal.invalid("until", "Choose a day that is not past.");
         }
         Scope scope = new Scope(
-                Reach.EVERYBODY, null, Set.of(), seesSensitive, Set.of(), !scopes.equals(Set.of(KeyScope.COVERAGE)));
+                Reach.EVERYBODY,
+                null,
+                Set.of(),
+                seesSensitive,
+                Set.of(),
+                Set.of(),
+                !scopes.equals(Set.of(KeyScope.COVERAGE)));
         Viewer program = accounts.open(new NewAccount(null, name.strip(), Role.PROGRAM, scope, Post.NONE));
         String secret = PREFIX + Secrets.fresh();
         keys.save(new ProgramKey(
