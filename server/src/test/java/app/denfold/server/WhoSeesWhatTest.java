@@ -215,6 +215,24 @@ class WhoSeesWhatTest {
         Api.Answer lying = runa.get("/api/hand-overs/mine");
         assertThat(lying.<List<String>>at("$[?(@.documentId=='" + paper + "')].with"))
                 .containsExactly("Zuri Away");
+        UUID review = api.fileNewPaper(api.newEmployee("Reviewed", null), "first-aid", TODAY.minusDays(2));
+        UUID reviewed = api.get("/api/documents/{id}", review).id("$.fileId");
+        Map<String, Object> details = new HashMap<>(Api.details(reviewed, "first-aid", TODAY.minusDays(2)));
+        details.put("reviewer", zuriId);
+        int changes = api.get("/api/documents/{id}", review).at("$.changes");
+        assertThat(api.send(
+                                HttpMethod.PUT,
+                                "/api/documents/{id}/details",
+                                Map.of("changes", changes, "details", details),
+                                review)
+                        .status())
+                .isEqualTo(204);
+        Api.Answer today = runa.get("/api/today");
+        assertThat(today.<List<String>>at("$..[?(@.documentId=='" + paper + "')].note")
+                        .get(0))
+                .contains(", for Zuri Away: ");
+        assertThat(today.<List<String>>at("$..[?(@.documentId=='" + review + "')].note"))
+                .containsExactly("for Zuri Away");
         UUID handOver = api.get("/api/documents/{id}/hand-overs", paper).id("$[0].id");
         assertThat(runa.post("/api/hand-overs/{id}/finish", Map.of("note", "done"), handOver)
                         .status())

@@ -8,6 +8,7 @@ import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.util.Collections;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.data.domain.Limit;
@@ -92,6 +93,17 @@ public class Decisions {
     }
 
     /** With whom the document waits for review; empty when that is anyone. */
+    /** In whose place the viewer would decide about a paper; empty when it waits for the viewer, or for anyone. */
+    public Optional<String> deputyFor(Viewer viewer, FiledDocument document) {
+        Set<UUID> reviewers = document.reviewers(documents.typesOf(document));
+        return reviewers.isEmpty() || reviewers.contains(viewer.accountId())
+                ? Optional.empty()
+                : accounts.viewers(reviewers).stream()
+                        .filter(v -> accounts.actsFor(viewer).contains(v.accountId()))
+                        .map(Viewer::name)
+                        .findFirst();
+    }
+
     public List<String> reviewerNames(FiledDocument document) {
         return accounts.viewers(document.reviewers(documents.typesOf(document))).stream()
                 .map(Viewer::name)

@@ -175,7 +175,8 @@ class TodayList {
                         l.documentId(),
                         List.of(),
                         l.due(),
-                        "from " + l.from() + (l.note() == null ? "" : ": “" + l.note() + "”")))
+                        "from " + l.from() + (l.with() == null ? "" : ", for " + l.with())
+                                + (l.note() == null ? "" : ": “" + l.note() + "”")))
                 .toList();
     }
 
@@ -230,7 +231,7 @@ class TodayList {
                     paper.id(),
                     List.of(new TodaySlot(documents.typeLabel(paper), Status.IN_REVIEW, paper.receivedOn())),
                     paper.receivedOn(),
-                    null,
+                    decisions.deputyFor(viewer, paper).map(n -> "for " + n).orElse(null),
                     paper.versions().size()));
         }
         items.addAll(perPerson("sign", board.standing(viewer, List.of(Status.AWAITING_SIGNATURE), MOST_SLOTS)));
