@@ -217,3 +217,22 @@ test("too many files for a past day are refused in the server's words", async ()
   fireEvent.click(screen.getByText("Sort by name"));
   await waitFor(() => expect(calls.some((c) => /board\?.*sort=name/.test(c.path))).toBe(true));
 });
+
+test("an outsider is invited for all chosen people at once", async () => {
+  const calls = board({ "POST /api/guests": { accountId: "g1" } });
+  show(<CoveragePage />, "/coverage");
+  const grid = await screen.findByRole("grid");
+  await screen.findByLabelText("First aid: lapsed");
+  fireEvent.keyDown(grid, { key: " " });
+  fireEvent.keyDown(grid, { key: "ArrowDown" });
+  fireEvent.keyDown(grid, { key: " " });
+  fireEvent.click(await screen.findByText("Invite a guest…"));
+  fireEvent.change(await screen.findByLabelText("Name of the guest"), { target: { value: "Harrow Mutual" } });
+  fireEvent.change(screen.getByLabelText("Mail address of the guest"), {
+    target: { value: "claims@harrow.example" },
+  });
+  fireEvent.click(screen.getByRole("button", { name: "Invite" }));
+  expect(await screen.findByText("Harrow Mutual is a guest of these files now.")).toBeTruthy();
+  const sent = calls.find((c) => c.path === "/api/guests")?.body as { files: string[] };
+  expect(sent.files).toHaveLength(2);
+});

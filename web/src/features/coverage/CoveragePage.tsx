@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { Button, Input, Select } from "antd";
+import { App, Button, Input, Modal, Select } from "antd";
 import { useCallback, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { DayField } from "../../ui/DayField";
@@ -11,6 +11,7 @@ import { Where } from "../../ui/Where";
 import { useAsOf, useKeepingAsOf, useMayChange } from "../asof/asOf";
 import { ChaseManyModal } from "../chasing/ChaseManyModal";
 import { kindsOptions } from "../people/fileQueries";
+import { InviteForm } from "../portal/InviteForm";
 import { BoardGrid, type Cell } from "./BoardGrid";
 import {
   type BoardRow,
@@ -229,6 +230,8 @@ function Strip({ view }: { view: BoardView }) {
 
 function ChosenBar({ chosen, onClear }: { chosen: Map<string, BoardRow>; onClear: () => void }) {
   const [chases, setChases] = useState(false);
+  const [invites, setInvites] = useState(false);
+  const { message } = App.useApp();
   const mayChange = useMayChange();
   const people = [...chosen.values()];
   const open = people.reduce((sum, row) => sum + row.openSlots, 0);
@@ -243,11 +246,30 @@ function ChosenBar({ chosen, onClear }: { chosen: Map<string, BoardRow>; onClear
       </span>
       <span className="grow" />
       <Button onClick={onClear}>Clear choice</Button>
+      {mayChange && <Button onClick={() => setInvites(true)}>Invite a guest…</Button>}
       {mayChange && (
         <Button className="chase-many" onClick={() => setChases(true)}>
           Chase {count}…
         </Button>
       )}
+      <Modal
+        title={`Invite a guest for ${count}`}
+        open={invites}
+        onCancel={() => setInvites(false)}
+        footer={null}
+        destroyOnHidden
+      >
+        <InviteForm
+          files={people}
+          okText="Invite"
+          onInvited={(_, name) => {
+            setInvites(false);
+            message.success(
+              `${name} is a guest of ${people.length === 1 ? "this file" : "these files"} now.`,
+            );
+          }}
+        />
+      </Modal>
       <ChaseManyModal people={people} open={chases} onClose={() => setChases(false)} />
     </section>
   );

@@ -6,7 +6,8 @@ import { OtherPeople } from "./OtherPeople";
 import { RightsForm, USUAL } from "./RightsForm";
 
 type InviteFormProps = {
-  file: Shape<"FileAnswer">;
+  /** Whose files the guest is let into; of one alone the form proposes the person, or somebody around. */
+  files: { id: string; name: string; email?: string | null }[];
   okText: string;
   onInvited: (accountId: string, name: string) => void;
 };
@@ -15,11 +16,14 @@ type Invitation = Omit<Shape<"NewGuest">, "files"> & { others?: string[] };
 
 const RELATIONS = ["the person", "guardian", "payer", "insurer", "referrer", "other"];
 
-/** Invites someone to the portal for one file; the form proposes the person himself. */
-export function InviteForm({ file, okText, onInvited }: InviteFormProps) {
+/** Invites someone to the portal. */
+export function InviteForm({ files, okText, onInvited }: InviteFormProps) {
+  const only = files.length === 1 ? files[0] : undefined;
   const queries = useQueryClient();
   const [form] = Form.useForm<Invitation>();
-  const related = (useQuery(relationsOptions(file.id)).data ?? []).filter((r) => !r.reverse && r.email);
+  const related = (
+    useQuery({ ...relationsOptions(only?.id ?? ""), enabled: only !== undefined }).data ?? []
+  ).filter((r) => !r.reverse && r.email);
   const invite = useMutation({
     mutationFn: ({ others, ...body }: Invitation) =>
       answer(
@@ -27,12 +31,12 @@ export function InviteForm({ file, okText, onInvited }: InviteFormProps) {
           body: {
             ...body,
             rights: { ...body.rights, until: body.rights.until ?? undefined },
-            files: [file.id, ...(others ?? [])],
+            files: [...files.map((f) => f.id), ...(others ?? [])],
           },
         }),
       ),
     onSuccess: ({ accountId }, { name }) => {
-      queries.invalidateQueries({ queryKey: ["files", file.id] });
+      queries.invalidateQueries({ queryKey: ["files"] });
       onInvited(accountId, name);
     },
   });
@@ -41,12 +45,17 @@ export function InviteForm({ file, okText, onInvited }: InviteFormProps) {
       form={form}
       layout="vertical"
       requiredMark={false}
-      initialValues={{ name: file.name, email: file.email, relation: "the person", rights: USUAL }}
+      initialValues={
+        only
+          ? { name: only.name, email: only.email ?? "", relation: "the person", rights: USUAL }
+          : { name: "", email: "", relation: "other", rights: USUAL }
+      }
       onFinish={(values) => invite.mutate(values)}
     >
       <p className="muted">
         A newcomer gets one mail with a link that works once, within seven days. Who has an account here gets
         no new key.
+        {!only && ` The same rights hold in all ${files.length} files.`}
       </p>
       {related.length > 0 && (
         <div className="invite-related">
@@ -88,9 +97,11 @@ export function InviteForm({ file, okText, onInvited }: InviteFormProps) {
       <Form.Item label="May" name="rights">
         <RightsForm untilProblem={fieldWords(invite.error, "until")} />
       </Form.Item>
-      <Form.Item label="For these people as well" name="others">
-        <OtherPeople />
-      </Form.Item>
+      {only && (
+        <Form.Item label="For these people as well" name="others">
+          <OtherPeople />
+        </Form.Item>
+      )}
       {invite.error && <Alert type="error" title={wordsOf(invite.error)} style={{ marginBottom: 10 }} />}
       <Button type="primary" htmlType="submit" loading={invite.isPending}>
         {okText}

@@ -71,7 +71,7 @@ function Share({ papers, file, onClose }: Omit<ShareModalProps, "open">) {
           {share.error && <Alert type="error" title={wordsOf(share.error)} style={{ marginBottom: 10 }} />}
           {invites || guests.length === 0 ? (
             <InviteForm
-              file={file}
+              files={[file]}
               okText="Invite and share"
               onInvited={(accountId, name) => share.mutate({ accountId, name })}
             />

@@ -145,7 +145,7 @@ function Guests({ file, guests }: { file: Shape<"FileAnswer">; guests: Shape<"Gu
         footer={null}
         destroyOnHidden
       >
-        <InviteForm file={file} okText="Invite" onInvited={() => setInvites(false)} />
+        <InviteForm files={[file]} okText="Invite" onInvited={() => setInvites(false)} />
       </Modal>
     </>
   );
