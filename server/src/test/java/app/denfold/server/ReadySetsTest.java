@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.jayway.jsonpath.JsonPath;
 import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -53,11 +54,36 @@ class ReadySetsTest {
         Api api = practice.administrator();
         String out = api.get("/api/set-up/whole").body();
         Map<String, Object> whole = JsonPath.read(out, "$");
-        assertThat(whole).containsOnlyKeys("practice", "teams", "sections", "kinds", "types", "checklists");
+        assertThat(whole).containsOnlyKeys("practice", "pickups", "teams", "sections", "kinds", "types", "checklists");
         assertThat(api.post("/api/set-up/whole", whole).status()).isEqualTo(204);
         assertThat(JsonPath.<Object>read(api.get("/api/set-up/whole").body(), "$"))
                 .as("in again what came out")
                 .isEqualTo(whole);
+        Map<String, Object> practices = new HashMap<>(JsonPath.<Map<String, Object>>read(out, "$.practice"));
+        practices.put("replyTo", "nobody at all");
+        practices.put("name", "Never taken");
+        Api.Answer unwritable = api.post("/api/set-up/whole", Map.of("practice", practices));
+        assertThat(unwritable.<String>at("$.problems[0].field")).isEqualTo("practice.replyTo");
+        assertThat(api.get("/api/practice").<String>at("$.name")).doesNotContain("Never");
+        Map<String, Object> desk = Map.of(
+                "name",
+                "Ferry desk",
+                "splitBlank",
+                true,
+                "splitCounts",
+                false,
+                "splitEvery",
+                0,
+                "dropBlank",
+                false,
+                "filesCovers",
+                false,
+                "pauseSeconds",
+                3);
+        assertThat(api.post("/api/set-up/whole", Map.of("pickups", List.of(desk)))
+                        .status())
+                .isEqualTo(204);
+        assertThat(api.get("/api/desks").<List<String>>at("$")).contains("Ferry desk");
         Map<String, Object> more = Map.of(
                 "teams",
                 List.of(Map.of("name", "Ferry", "size", "TEAM")),

@@ -80,7 +80,13 @@ class SetUpPracticeController {
             String mailFrom,
 
             @Nullable @Email(message = "is no mail address") @Size(max = 254)
-            String replyTo) {}
+            String replyTo) {
+
+        PracticeLook asLook() {
+            return new PracticeLook(
+                    name.strip(), address.strip(), colour, languages, blankToNull(mailFrom), blankToNull(replyTo));
+        }
+    }
 
     record SessionsRequest(
             @Min(value = 5, message = "are at least 5") @Max(value = 1440, message = "are at most 1440")
@@ -108,15 +114,7 @@ class SetUpPracticeController {
     @PutMapping("/api/set-up/practice/look")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void look(Viewer viewer, @Valid @RequestBody LookRequest body) {
-        setUp.show(
-                viewer,
-                new PracticeLook(
-                        body.name().strip(),
-                        body.address().strip(),
-                        body.colour(),
-                        body.languages(),
-                        blankToNull(body.mailFrom()),
-                        blankToNull(body.replyTo())));
+        setUp.show(viewer, body.asLook());
     }
 
     private static @Nullable String blankToNull(@Nullable String words) {

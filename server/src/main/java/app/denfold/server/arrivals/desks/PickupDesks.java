@@ -72,10 +72,16 @@ public class PickupDesks {
     @Transactional(readOnly = true)
     List<DeskAnswer> all(Viewer viewer) {
         viewer.requireAdministrator();
+        return details().stream()
+                .map(d -> new DeskAnswer(d, root.resolve(d.name()).toString()))
+                .toList();
+    }
+
+    /** What is set for each, by name. */
+    List<DeskDetails> details() {
         return desks.findAll().stream()
                 .map(PickupDesk::details)
                 .sorted(Comparator.comparing(DeskDetails::name))
-                .map(d -> new DeskAnswer(d, root.resolve(d.name()).toString()))
                 .toList();
     }
 

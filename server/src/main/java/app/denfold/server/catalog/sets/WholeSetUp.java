@@ -4,6 +4,7 @@ import app.denfold.core.people.Teams.Size;
 import app.denfold.core.people.Teams.Team;
 import app.denfold.exchange.BadInput;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.access.teams.TeamTree;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
@@ -12,18 +13,13 @@ import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.catalog.Section;
 import app.denfold.server.people.kinds.Kinds;
 import app.denfold.server.people.kinds.PersonKind;
-import app.denfold.server.practice.DayOrder;
 import app.denfold.server.practice.PracticeCalendar;
-import app.denfold.server.practice.PracticeLook;
-import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.problems.Refusal;
 import java.time.DateTimeException;
-import java.time.DayOfWeek;
-import java.time.ZoneId;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
@@ -32,8 +28,8 @@ import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
- * What an administrator has set up, as JSON: the practice, teams, sections, kinds, types and checklists. People, papers,
- * accounts and what belongs to this installation alone, such as pickups, stay where they are.
+ * What an administrator has set up, as JSON: teams, sections, kinds, types and checklists, and the parts that other
+ * modules keep, such as the practice itself and its pickups. People, papers and accounts stay where they are.
  */
 @Service
 class WholeSetUp {
@@ -42,7 +38,8 @@ class WholeSetUp {
     private final Catalog catalog;
     private final Kinds kinds;
     private final TeamTree teams;
-    private final PracticeSettings settings;
+    private final List<SetUpPart> parts;
+    private final Accounts accounts;
     private final PracticeCalendar calendar;
     private final AuditTrail trail;
     private final JsonMapper mapper = new JsonMapper();
@@ -52,14 +49,16 @@ class WholeSetUp {
             Catalog catalog,
             Kinds kinds,
             TeamTree teams,
-            PracticeSettings settings,
+            List<SetUpPart> parts,
+            Accounts accounts,
             PracticeCalendar calendar,
             AuditTrail trail) {
         this.rules = rules;
         this.catalog = catalog;
         this.kinds = kinds;
         this.teams = teams;
-        this.settings = settings;
+        this.parts = parts;
+        this.accounts = accounts;
         this.calendar = calendar;
         this.trail = trail;
     }
@@ -68,7 +67,7 @@ class WholeSetUp {
     JsonNode out(Viewer viewer) {
         viewer.requireAdministrator();
         ObjectNode all = mapper.createObjectNode();
-        all.set("practice", practice());
+        parts.forEach(part -> all.set(part.name(), part.out()));
         ArrayNode tree = all.putArray("teams");
         teams.all().forEach(t -> tree.addObject()
                 .put("name", t.name())
@@ -104,21 +103,6 @@ class WholeSetUp {
         return all;
     }
 
-    private ObjectNode practice() {
-        PracticeLook look = settings.look();
-        ObjectNode practice = mapper.createObjectNode()
-                .put("name", look.name())
-                .put("address", look.address())
-                .put("colour", look.colour())
-                .put("mailFrom", look.mailFrom())
-                .put("replyTo", look.replyTo())
-                .put("zone", settings.zone().getId())
-                .put("dayOrder", settings.dayOrder().name())
-                .put("weekStart", settings.weekStart().getValue());
-        practice.set("languages", mapper.valueToTree(look.languages()));
-        return practice;
-    }
-
     private ObjectNode type(KeptDocumentType type) {
         ObjectNode node = mapper.createObjectNode()
                 .put("code", type.code())
@@ -127,6 +111,9 @@ class WholeSetUp {
                 .put("review", type.needsReview())
                 .put("sensitive", type.isSensitive())
                 .put("name", type.namingPatternText());
+        Optional.ofNullable(type.reviewer())
+                .flatMap(accounts::viewer)
+                .ifPresent(reviewer -> node.put("reviewer", reviewer.email()));
         node.set("validity", mapper.readTree(type.validity()));
         node.set("synonyms", mapper.valueToTree(type.synonyms()));
         ArrayNode signers = node.putArray("signers");
@@ -139,7 +126,8 @@ class WholeSetUp {
     }
 
     /**
-     * Adds what is not there yet, by code; what is there stays, but for the practice itself, which becomes as it says.
+     * Adds what is not there yet, by code; what is there stays, but for the parts of other modules, which become as they
+     * say.
      *
      * @throws Refusal when it is no such JSON; nothing is taken then
      */
@@ -147,9 +135,6 @@ class WholeSetUp {
     void in(Viewer viewer, JsonNode all) {
         viewer.requireAdministrator();
         try {
-            if (all.has("practice")) {
-                take(all.get("practice"));
-            }
             if (all.has("teams")) {
                 take(viewer, all.get("teams"));
             }
@@ -158,6 +143,7 @@ class WholeSetUp {
                 whole.set(part, all.has(part) ? all.get(part) : mapper.createArrayNode());
             }
             rules.add(whole);
+            parts.stream().filter(part -> all.has(part.name())).forEach(part -> part.in(viewer, all.get(part.name())));
         } catch (BadInput | NullPointerException | IllegalArgumentException | DateTimeException wrong) {
             throw unreadable(wrong);
         } catch (tools.jackson.core.JacksonException wrong) {
@@ -171,22 +157,6 @@ class WholeSetUp {
                 "setUp",
                 "This is no set-up that Den Fold can read"
                         + (wrong instanceof BadInput ? ": " + wrong.getMessage() : "") + ". Nothing was taken.");
-    }
-
-    private void take(JsonNode practice) {
-        List<String> languages = new ArrayList<>();
-        practice.get("languages").forEach(l -> languages.add(l.stringValue()));
-        settings.show(new PracticeLook(
-                practice.get("name").stringValue(),
-                practice.get("address").stringValue(),
-                practice.get("colour").stringValue(),
-                languages,
-                practice.path("mailFrom").asString(null),
-                practice.path("replyTo").asString(null)));
-        settings.keepDays(
-                ZoneId.of(practice.get("zone").stringValue()),
-                DayOrder.valueOf(practice.get("dayOrder").stringValue()),
-                DayOfWeek.of(practice.get("weekStart").intValue()));
     }
 
     private void take(Viewer viewer, JsonNode tree) {
