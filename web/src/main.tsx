@@ -6,7 +6,7 @@ import "./theme/base.css";
 import "./features/frame/frame.css";
 import { Problem } from "./api/client";
 import { Routing } from "./Routing";
-import { publishColours } from "./theme/tokens";
+import { publishColours } from "./theme/scheme";
 
 publishColours(document.documentElement);
 const queries = new QueryClient({

@@ -1,6 +1,7 @@
 import { App, ConfigProvider, type ConfigProviderProps } from "antd";
 import type { ReactNode } from "react";
-import { theme } from "../theme/tokens";
+import { useScheme } from "../theme/scheme";
+import { themeOf } from "../theme/tokens";
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="style-nonce"]')?.content ?? "";
 
@@ -9,8 +10,9 @@ const nonce = document.querySelector<HTMLMetaElement>('meta[name="style-nonce"]'
  * innermost of these, beside the screens, and hold links and queries as those do.
  */
 export default function Antd({ config, children }: { config?: ConfigProviderProps; children: ReactNode }) {
+  const scheme = useScheme();
   return (
-    <ConfigProvider {...(config ?? { theme, csp: { nonce }, wave: { disabled: true } })}>
+    <ConfigProvider {...(config ?? { theme: themeOf(scheme), csp: { nonce }, wave: { disabled: true } })}>
       <App style={{ height: "100%" }} message={{ duration: 6 }}>
         {children}
       </App>

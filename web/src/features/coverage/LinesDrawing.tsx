@@ -1,6 +1,5 @@
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from "react";
 import type { Shape } from "../../api/client";
-import { colours } from "../../theme/tokens";
 import { addDays, day, daysBetween } from "../../ui/days";
 import { type Status, statuses } from "../../ui/statuses";
 
@@ -15,16 +14,16 @@ const BAR = 14;
 
 /** How each status is drawn: filled where covered, hatched where it is not. */
 const FILLS: Record<Status, string> = {
-  "on-file": "#bfd3ca",
-  expiring: colours.ochre,
-  "in-grace": "#dcb96d",
+  "on-file": "var(--line-covered)",
+  expiring: "var(--ochre)",
+  "in-grace": "var(--line-grace)",
   lapsed: "url(#hatch-clay)",
   missing: "url(#hatch-clay)",
   "sent-back": "url(#hatch-clay)",
-  "in-review": "#cbd3da",
-  "awaiting-signature": "#d9cce2",
+  "in-review": "var(--line-review)",
+  "awaiting-signature": "var(--line-signature)",
   "not-yet-due": "none",
-  waived: "#e6dccb",
+  waived: "var(--line-waived)",
   "not-applicable": "none",
 };
 
@@ -91,8 +90,8 @@ export function LinesDrawing({ lines, asOf, onAsk }: LinesDrawingProps) {
             patternUnits="userSpaceOnUse"
             patternTransform="rotate(45)"
           >
-            <rect width="7" height="7" fill={colours.clayPale} />
-            <rect width="3" height="7" fill="#eebfae" />
+            <rect width="7" height="7" fill="var(--clay-pale)" />
+            <rect width="3" height="7" fill="var(--clay-hatch)" />
           </pattern>
         </defs>
         <Scale lines={lines} x={x} height={height} />
@@ -117,7 +116,7 @@ export function LinesDrawing({ lines, asOf, onAsk }: LinesDrawingProps) {
           at={x(lines.today)}
           height={height}
           words={`today, ${day(lines.today)}`}
-          colour={colours.ink}
+          colour="var(--ink)"
           low
         />
         <g
@@ -152,7 +151,7 @@ export function LinesDrawing({ lines, asOf, onAsk }: LinesDrawingProps) {
                 at={x(asked)}
                 height={height}
                 words={`as of ${day(asked)}`}
-                colour={colours.clay}
+                colour="var(--clay)"
                 dashed
               />
             </>
@@ -188,7 +187,7 @@ function Scale({ lines, x, height }: { lines: Lines; x: (iso: string) => number;
     <>
       {years.map((iso) => (
         <g key={iso}>
-          <line x1={x(iso)} x2={x(iso)} y1={42} y2={height} stroke={colours.rule} />
+          <line x1={x(iso)} x2={x(iso)} y1={42} y2={height} stroke="var(--rule)" />
           <text x={x(iso) + 4} y={54} className="lines-year">
             {iso.slice(0, 4)}
           </text>
@@ -216,7 +215,7 @@ function Bar({
   const y = top + (ROW - BAR) / 2;
   return (
     <g>
-      <line x1={LABEL} x2={width} y1={top + ROW} y2={top + ROW} stroke="#efeae0" />
+      <line x1={LABEL} x2={width} y1={top + ROW} y2={top + ROW} stroke="var(--rule-soft)" />
       <svg x={4} y={top + 8} width="14" height="14" viewBox="0 0 14 14">
         <title>{statuses[line.status].word}</title>
         <circle cx="6" cy="7" r="4.5" fill={statuses[line.status].colour} />
@@ -238,7 +237,7 @@ function Bar({
               y={s.status === "not-yet-due" ? y + BAR / 2 - 1 : y}
               width={Math.max(1.5, right - left)}
               height={s.status === "not-yet-due" ? 2 : BAR}
-              fill={s.status === "not-yet-due" ? colours.slate : FILLS[s.status]}
+              fill={s.status === "not-yet-due" ? "var(--slate)" : FILLS[s.status]}
               rx={2}
             >
               <title>{words}</title>
@@ -256,7 +255,7 @@ function Bar({
             x2={x(p.documentDate)}
             y1={y - 4}
             y2={y + BAR + 4}
-            stroke={p.enteredInErrorOn ? colours.sand : colours.juniper}
+            stroke={p.enteredInErrorOn ? "var(--sand)" : "var(--juniper)"}
             strokeDasharray={p.enteredInErrorOn ? "2 2" : undefined}
             strokeWidth={1.5}
           >

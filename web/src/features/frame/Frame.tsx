@@ -13,6 +13,7 @@ import { Badge, Button, Dropdown } from "antd";
 import { type ReactNode, useState } from "react";
 import { NavLink, useNavigate } from "react-router";
 import { api } from "../../api/client";
+import { chooseScheme, chosenScheme, type SchemeChoice, useScheme } from "../../theme/scheme";
 import { RunningWork } from "../../ui/RunningWork";
 import { leaveSession } from "../access/leaveSession";
 import { MySessions } from "../access/MySessions";
@@ -28,6 +29,12 @@ import { waitingOptions } from "../today/todayQueries";
 import { Uploads } from "../uploads/Uploads";
 import { UploadTray } from "../uploads/UploadTray";
 import { useStrayDrops } from "../uploads/useStrayDrops";
+
+const LOOKS: { choice: SchemeChoice; label: string }[] = [
+  { choice: "device", label: "as this device" },
+  { choice: "light", label: "light" },
+  { choice: "dark", label: "dark" },
+];
 
 /** Rail, top line, and the view between them. */
 export function Frame({ children }: { children: ReactNode }) {
@@ -148,6 +155,8 @@ function Me() {
     await api.DELETE("/api/session");
     leaveSession(queries);
   };
+  useScheme();
+  const look = chosenScheme();
   const initials = (me?.name ?? "")
     .split(" ")
     .map((part) => part[0])
@@ -178,6 +187,16 @@ function Me() {
         ]
       : []),
     ...(me?.hasOwnFile ? [{ key: "my-file", label: "My file", onClick: () => navigate("/my-file") }] : []),
+    {
+      key: "look",
+      label: "Light or dark",
+      children: LOOKS.map(({ choice, label }) => ({
+        key: choice,
+        label,
+        icon: choice === look ? <CheckOutlined aria-label="chosen" /> : <span className="no-icon" />,
+        onClick: () => chooseScheme(choice),
+      })),
+    },
     { key: "sign-in", label: "How I sign in", onClick: () => setShowsSignIn(true) },
     { key: "sessions", label: "Where I am signed in", onClick: () => setShowsSessions(true) },
     { key: "out", label: "Sign out", onClick: signOut },
