@@ -22,6 +22,7 @@ test.each(["light", "dark"] as const)("words can be read by %s", (scheme) => {
   const pairs = [
     ...WRITTEN.flatMap((word) => [[word, "paper"] as const, [word, "sheet"] as const]),
     ["hint", "sheet"],
+    ["hint", "paper"],
     ["muted", "portalGround"],
     ["juniper", "juniperPale"],
     ["juniperDeep", "lineCovered"],

@@ -8,7 +8,7 @@ const light = {
   edge: "#857C6C",
   ink: "#23302C",
   muted: "#5F6963",
-  hint: "#6F7873",
+  hint: "#68726C",
   juniper: "#2C5F51",
   juniperFill: "#2C5F51",
   juniperPale: "#E5EEEA",

@@ -68,7 +68,7 @@ function Write({ conversation: c, queryKey }: { conversation: Shape<"Conversatio
       <Input.TextArea
         aria-label={`Write to ${c.guestName}`}
         placeholder={`Write to ${c.guestName}; a mail tells them that there is a message`}
-        autoSize={{ minRows: 1, maxRows: 8 }}
+        rows={2}
         maxLength={4000}
         value={words}
         onChange={(e) => setWords(e.target.value)}

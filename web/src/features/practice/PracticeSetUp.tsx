@@ -144,7 +144,7 @@ function LookForm({ practice, own }: { practice: Practice; own: Own }) {
           >
             <Input.TextArea
               id="practice-address"
-              autoSize={{ minRows: 2, maxRows: 5 }}
+              rows={3}
               maxLength={500}
               value={look.address}
               onChange={(e) => set({ address: e.target.value })}
