@@ -28,7 +28,7 @@ export function FileMessages({ fileId, mayChange }: { fileId: string; mayChange:
           all.map((c) => (
             <section key={c.guestId} aria-label={`Messages with ${c.guestName}`}>
               <h3>{c.guestName}</h3>
-              <Conversation messages={c.messages} isGuest={false}>
+              <Conversation messages={c.messages} fileId={c.fileId} isGuest={false}>
                 {mayChange && <Write conversation={c} queryKey={queryKey} />}
               </Conversation>
             </section>

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { answer, api, done, fieldWords, wordsOf } from "../../api/client";
+import { answer, api, done, fieldWords, type Shape, wordsOf } from "../../api/client";
 import { Conversation } from "./Conversation";
 
 const messagesOptions = {
@@ -8,8 +8,8 @@ const messagesOptions = {
   queryFn: () => answer(api.GET("/api/portal/messages")),
 };
 
-/** What a guest and the practice write to each other, person by person. @param only the one person shown */
-export function PortalMessages({ only }: { only?: string }) {
+/** What a guest and the practice write to each other, person by person. @param only the one person shown @param sent what can go with a message */
+export function PortalMessages({ only, sent }: { only?: string; sent: Shape<"SentPaper">[] }) {
   const all = useQuery(messagesOptions).data ?? [];
   const shown = all.filter((c) => !only || c.fileId === only);
   const isUnseen = shown.some((c) => c.messages.some((m) => !m.fromGuest && !m.read));
@@ -27,8 +27,12 @@ export function PortalMessages({ only }: { only?: string }) {
       {shown.map((c) => (
         <div key={c.fileId} className="portal-card">
           {shown.length > 1 && <strong>About {c.personName}</strong>}
-          <Conversation messages={c.messages} isGuest>
-            <Write fileId={c.fileId} label={`Write to us about ${c.personName}`} />
+          <Conversation messages={c.messages} fileId={c.fileId} isGuest>
+            <Write
+              fileId={c.fileId}
+              label={`Write to us about ${c.personName}`}
+              sent={sent.filter((p) => p.fileId === c.fileId && p.state === "RECEIVED")}
+            />
           </Conversation>
         </div>
       ))}
@@ -36,13 +40,15 @@ export function PortalMessages({ only }: { only?: string }) {
   );
 }
 
-function Write({ fileId, label }: { fileId: string; label: string }) {
+function Write({ fileId, label, sent }: { fileId: string; label: string; sent: Shape<"SentPaper">[] }) {
+  const [withIt, setWithIt] = useState<string[]>([]);
   const [words, setWords] = useState("");
   const queries = useQueryClient();
   const send = useMutation({
-    mutationFn: () => done(api.POST("/api/portal/messages", { body: { fileId, words } })),
+    mutationFn: () => done(api.POST("/api/portal/messages", { body: { fileId, words, sent: withIt } })),
     onSuccess: async () => {
       setWords("");
+      setWithIt([]);
       await queries.invalidateQueries({ queryKey: messagesOptions.queryKey });
     },
   });
@@ -63,6 +69,25 @@ function Write({ fileId, label }: { fileId: string; label: string }) {
         value={words}
         onChange={(e) => setWords(e.target.value)}
       />
+      {words.trim() && sent.length > 0 && (
+        <fieldset className="goes-with-it">
+          <legend>Goes with it, of what you sent us</legend>
+          {sent.map((paper) => (
+            <label key={paper.id}>
+              <input
+                type="checkbox"
+                checked={withIt.includes(paper.id)}
+                onChange={(e) =>
+                  setWithIt((all) =>
+                    e.target.checked ? [...all, paper.id] : all.filter((id) => id !== paper.id),
+                  )
+                }
+              />
+              {paper.fileName}
+            </label>
+          ))}
+        </fieldset>
+      )}
       {send.error && (
         <div className="portal-told" role="alert">
           {fieldWords(send.error, "words") ?? wordsOf(send.error)}

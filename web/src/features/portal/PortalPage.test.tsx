@@ -60,7 +60,15 @@ const PORTAL: Shape<"PortalAnswer"> = {
       fresh: false,
     },
   ],
-  sent: [{ id: "s1", fileName: "IMG_2041.jpg", receivedAt: "2026-11-24T08:00:00Z", state: "RECEIVED" }],
+  sent: [
+    {
+      id: "s1",
+      fileId: "f1",
+      fileName: "IMG_2041.jpg",
+      receivedAt: "2026-11-24T08:00:00Z",
+      state: "RECEIVED",
+    },
+  ],
 };
 
 test("what is asked comes first, with its reason and a way to send it", async () => {
@@ -216,7 +224,7 @@ test("a message is sent about one person, and what the practice wrote counts as 
             fromGuest: false,
             by: "Zuri",
             words: "Please bring boots.",
-            papers: ["Session plan"],
+            papers: [{ name: "Session plan" }],
             at: "2026-11-24T09:00:00Z",
             read: false,
           },
@@ -231,10 +239,12 @@ test("a message is sent about one person, and what the practice wrote counts as 
   await waitFor(() => expect(calls.some((c) => c.path === "/api/portal/messages/read")).toBe(true));
   const field = screen.getByLabelText<HTMLTextAreaElement>("Write to us about Edie Penhallow");
   fireEvent.change(field, { target: { value: "We will." } });
+  fireEvent.click(screen.getByLabelText("IMG_2041.jpg"));
   fireEvent.click(screen.getByText("Send the message"));
   await waitFor(() => expect(field.value).toBe(""));
   expect(calls.find((c) => c.method === "POST" && c.path === "/api/portal/messages")?.body).toEqual({
     fileId: "f1",
     words: "We will.",
+    sent: ["s1"],
   });
 });

@@ -55,7 +55,7 @@ export function PortalView({ portal }: { portal: Portal }) {
       <Asked portal={seen} />
       <Fresh portal={seen} />
       <SharedPapers papers={seen.shared} />
-      {!isLookedAt && <PortalMessages only={person?.fileId} />}
+      {!isLookedAt && <PortalMessages only={person?.fileId} sent={portal.sent} />}
       <SendAnother key={person?.fileId ?? "all"} portal={seen} />
       <Sent sent={seen.sent} mayTakeBack={seen.people.some((p) => p.mayTakeBack)} />
       {seen.people.some((p) => p.until) && (

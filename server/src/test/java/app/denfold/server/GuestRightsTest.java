@@ -300,6 +300,14 @@ class GuestRightsTest {
         assertThat(guest.post("/api/portal/messages", Map.of("fileId", file, "words", " "))
                         .<String>at("$.problems[0].field"))
                 .isEqualTo("words");
+        UUID elsewhere = guest.sendToPractice(other, "of the other.pdf", Papers.pdf("About the other"))
+                .id("$.id");
+        assertThat(guest.post(
+                                "/api/portal/messages",
+                                Map.of("fileId", file, "words", "See this", "sent", List.of(elsewhere)))
+                        .<String>at("$.problems[0].field"))
+                .as("a paper about somebody else does not go with it")
+                .isEqualTo("sent");
         String answered = "/api/files/{id}/messages";
         assertThat(api.get(answered, file).<List<String>>at("$[0].messages[*].words"))
                 .containsExactly("May she ride on Sunday? Violet.");
@@ -322,6 +330,16 @@ class GuestRightsTest {
         assertThat(TestMail.to(email).get(1))
                 .contains("has written you a message")
                 .doesNotContain("indigo");
+        UUID sent = guest.sendToPractice(file, "note.pdf", Papers.pdf("A note from the doctor"))
+                .id("$.id");
+        guest.post("/api/portal/messages", Map.of("fileId", file, "words", "Here it is", "sent", List.of(sent)));
+        String last = "$[0].messages[2].papers[0]";
+        assertThat(api.get(answered, file).<String>at(last + ".arrivalId")).isEqualTo(sent.toString());
+        UUID note = api.file(sent, file, "passport", LocalDate.of(2026, 5, 4)).id("$.documentId");
+        assertThat(api.get(answered, file).<String>at(last + ".documentId")).isEqualTo(note.toString());
+        assertThat(guest.get("/api/portal/messages")
+                        .<List<String>>at("$[?(@.fileId=='" + file + "')].messages[2].papers[*].name"))
+                .containsExactly("note.pdf");
         assertThat(practice.colleague("Therapy", false, true)
                         .get(answered, file)
                         .status())
@@ -355,5 +373,35 @@ class GuestRightsTest {
         assertThat(guest.get("/api/portal/messages").<List<String>>at(papers))
                 .as("no longer shared, its name is gone as well")
                 .isEmpty();
+    }
+
+    @Test
+    void whoSeesNoSensitivePapersIsNotToldWhatAGuestIsAskedForOrSent() throws Exception {
+        UUID patient = api.newFile("patient", "Askedquietly", null, "Therapy");
+        UUID account =
+                invite(List.of(patient), rights(List.of("ADD"), Map.of(), null)).id("$.accountId");
+        Api guest = comeIn();
+        for (String requirement : List.of("clearance", "contact-sheet")) {
+            assertThat(api.post(
+                                    "/api/files/{id}/asks",
+                                    Map.of("accountId", account, "checklist", "patients", "requirement", requirement),
+                                    patient)
+                            .status())
+                    .isLessThan(300);
+        }
+        UUID quiet = guest.sendToPractice(patient, "quiet.pdf", Papers.pdf("A physician's clearance"))
+                .id("$.id");
+        UUID plain = guest.sendToPractice(patient, "plain.pdf", Papers.pdf("An emergency contact sheet"))
+                .id("$.id");
+        api.file(quiet, patient, "clearance", LocalDate.of(2026, 5, 4));
+        api.file(plain, patient, "contact-sheet", LocalDate.of(2026, 5, 4));
+        guest.sendToPractice(patient, "waiting.pdf", Papers.pdf("Nobody knows yet"));
+        Api few = practice.colleague(null, false, true);
+        String asSeen = "/api/guests/{id}/portal";
+        assertThat(api.get(asSeen, account).<List<String>>at("$.sent[*].fileName"))
+                .containsExactlyInAnyOrder("quiet.pdf", "plain.pdf", "waiting.pdf");
+        assertThat(few.get(asSeen, account).<List<String>>at("$.sent[*].fileName"))
+                .containsExactlyInAnyOrder("plain.pdf", "waiting.pdf");
+        assertThat(few.get(asSeen, account).body()).doesNotContainIgnoringCase("clearance");
     }
 }

@@ -4,6 +4,7 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.session.config.SessionRepositoryCustomizer;
 import org.springframework.session.jdbc.JdbcIndexedSessionRepository;
+import org.springframework.session.jdbc.PostgreSqlJdbcIndexedSessionRepositoryCustomizer;
 
 /**
  * Writes when a session was last used once a minute and not with every request: a page asks for much at once, and each
@@ -28,5 +29,11 @@ class SessionWrites {
     @Bean
     SessionRepositoryCustomizer<JdbcIndexedSessionRepository> seldomWritten() {
         return repository -> repository.setUpdateSessionQuery(ONCE_A_MINUTE);
+    }
+
+    /** Two requests of one session, or two threads of one that streams, may add the same attribute: the later one holds. */
+    @Bean
+    SessionRepositoryCustomizer<JdbcIndexedSessionRepository> attributesOfTwoAtOnce() {
+        return new PostgreSqlJdbcIndexedSessionRepositoryCustomizer();
     }
 }

@@ -2,6 +2,7 @@ package app.denfold.server.portal.messages;
 
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
+import app.denfold.server.arrivals.receiving.Arrivals;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.chasing.Message;
@@ -17,16 +18,19 @@ import app.denfold.server.portal.seeing.ShownPapers;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.problems.Refusal;
+import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -45,6 +49,7 @@ class Messages {
     private final PersonFiles files;
     private final Documents documents;
     private final ShownPapers shown;
+    private final Arrivals arrivals;
     private final Outbox outbox;
     private final AuditTrail trail;
     private final PracticeSettings settings;
@@ -59,6 +64,7 @@ class Messages {
             PersonFiles files,
             Documents documents,
             ShownPapers shown,
+            Arrivals arrivals,
             Outbox outbox,
             AuditTrail trail,
             PracticeSettings settings,
@@ -71,6 +77,7 @@ class Messages {
         this.files = files;
         this.documents = documents;
         this.shown = shown;
+        this.arrivals = arrivals;
         this.outbox = outbox;
         this.trail = trail;
         this.settings = settings;
@@ -80,7 +87,18 @@ class Messages {
 
     /** @param read whether whoever it is for has seen it */
     record MessageAnswer(
-            UUID id, boolean fromGuest, String by, String words, List<String> papers, Instant at, boolean read) {}
+            UUID id, boolean fromGuest, String by, String words, List<MessagePaper> papers, Instant at, boolean read) {}
+
+    /** @param documentId where it is filed; null while it waits @param arrivalId where it waits; null once it is filed */
+    record MessagePaper(
+            String name,
+            @Nullable UUID documentId,
+            @Nullable UUID arrivalId) {
+
+        static MessagePaper of(FiledDocument document) {
+            return new MessagePaper(document.name(), document.id(), null);
+        }
+    }
 
     /** What one guest and the practice wrote to each other about one person. */
     record Conversation(UUID fileId, String personName, UUID guestId, String guestName, List<MessageAnswer> messages) {}
@@ -95,10 +113,15 @@ class Messages {
                         right.fileId(),
                         guest.accountId(),
                         byFile.getOrDefault(right.fileId(), List.of()),
-                        papers -> papers.stream()
-                                .filter(id -> shown.sees(guest.accountId(), id))
-                                .flatMap(id -> documents.outsideWastebasket(id).stream())
-                                .toList()))
+                        m -> m.isFromGuest()
+                                ? sentWith(m)
+                                        .map(s -> new MessagePaper(s.fileName(), null, null))
+                                        .toList()
+                                : m.papers().stream()
+                                        .filter(id -> shown.sees(guest.accountId(), id))
+                                        .flatMap(id -> documents.outsideWastebasket(id).stream())
+                                        .map(MessagePaper::of)
+                                        .toList()))
                 .toList();
     }
 
@@ -111,13 +134,35 @@ class Messages {
         messages.findByFileIdOrderByAt(fileId).forEach(m -> byGuest.computeIfAbsent(m.guestId(), g -> new ArrayList<>())
                 .add(m));
         return byGuest.entrySet().stream()
-                .map(e -> conversation(fileId, e.getKey(), e.getValue(), papers -> documents.visible(viewer, papers)))
+                .map(e -> conversation(fileId, e.getKey(), e.getValue(), m -> papersFor(viewer, m)))
                 .toList();
     }
 
-    /** @param visible of papers those that whoever reads may see */
+    private List<MessagePaper> papersFor(Viewer viewer, PortalMessage message) {
+        if (!message.isFromGuest()) {
+            return documents.visible(viewer, message.papers()).stream()
+                    .map(MessagePaper::of)
+                    .toList();
+        }
+        return sentWith(message)
+                .flatMap(s -> s.documentId() == null
+                        ? Stream.of(new MessagePaper(s.fileName(), null, s.id()))
+                        : documents.visible(viewer, List.of(s.documentId())).stream()
+                                .map(MessagePaper::of))
+                .toList();
+    }
+
+    /** What a guest had sent to go with a message, but for what he took back. */
+    private Stream<Arrivals.Sent> sentWith(PortalMessage message) {
+        return message.papers().isEmpty()
+                ? Stream.empty()
+                : arrivals.sentBy(message.guestId()).stream()
+                        .filter(s -> message.papers().contains(s.id()));
+    }
+
+    /** @param papers those that go with a message and that whoever reads may see */
     private Conversation conversation(
-            UUID fileId, UUID guest, List<PortalMessage> some, Function<List<UUID>, List<FiledDocument>> visible) {
+            UUID fileId, UUID guest, List<PortalMessage> some, Function<PortalMessage, List<MessagePaper>> papers) {
         return new Conversation(
                 fileId,
                 files.file(fileId).name(),
@@ -125,14 +170,11 @@ class Messages {
                 accounts.viewerEvenIfClosed(guest).map(Viewer::name).orElse("a guest"),
                 some.stream()
                         .sorted(Comparator.comparing(PortalMessage::at))
-                        .map(m -> answer(m, visible))
+                        .map(m -> answer(m, papers.apply(m)))
                         .toList());
     }
 
-    private static MessageAnswer answer(PortalMessage message, Function<List<UUID>, List<FiledDocument>> visible) {
-        List<String> papers = visible.apply(message.papers()).stream()
-                .map(FiledDocument::name)
-                .toList();
+    private static MessageAnswer answer(PortalMessage message, List<MessagePaper> papers) {
         return new MessageAnswer(
                 message.id(),
                 message.isFromGuest(),
@@ -143,11 +185,23 @@ class Messages {
                 message.isRead());
     }
 
-    /** A guest writes to the practice. @throws Refusal when he has nothing to do with the file */
+    /**
+     * A guest writes to the practice.
+     *
+     * @param sent what he sent about the same person before, and goes with it
+     * @throws Refusal when he has nothing to do with the file, or did not send a paper
+     */
     @Transactional
-    void fromGuest(Viewer guest, UUID fileId, String words) {
+    void fromGuest(Viewer guest, UUID fileId, String words, List<UUID> sent) {
         GuestRight right = rights.in(guest.accountId(), fileId).orElseThrow(() -> Refusal.notFound("file"));
-        keep(right.fileId(), guest, true, guest.name(), words, List.of());
+        Set<UUID> own = arrivals.sentBy(guest.accountId()).stream()
+                .filter(s -> fileId.equals(s.fileId()))
+                .map(Arrivals.Sent::id)
+                .collect(Collectors.toSet());
+        if (!own.containsAll(sent)) {
+            throw Refusal.invalid("sent", "Choose among the papers you sent about this person.");
+        }
+        keep(right.fileId(), guest.accountId(), guest, words, sent);
         trail.record(AuditEntry.ofFile(guest.actor(), "message-sent", fileId, "wrote a message in the portal"));
         toWhom(fileId, guest.accountId())
                 .forEach(colleague -> tell(
@@ -160,14 +214,16 @@ class Messages {
 
     /** Who of the practice wrote last to the guest about this person, or else who may administer. */
     private List<Viewer> toWhom(UUID fileId, UUID guest) {
-        Set<String> names = messages.findByFileIdOrderByAt(fileId).stream()
+        Set<UUID> writers = messages.findByFileIdOrderByAt(fileId).stream()
                 .filter(m -> !m.isFromGuest() && m.guestId().equals(guest))
-                .map(PortalMessage::byName)
+                .map(PortalMessage::byId)
+                .filter(Objects::nonNull)
                 .collect(Collectors.toSet());
         List<Viewer> able = accounts.staff().stream()
                 .filter(v -> v.mayChange() && files.maySee(v, fileId))
                 .toList();
-        List<Viewer> wrote = able.stream().filter(v -> names.contains(v.name())).toList();
+        List<Viewer> wrote =
+                able.stream().filter(v -> writers.contains(v.accountId())).toList();
         return wrote.isEmpty() ? able.stream().filter(Viewer::isAdministrator).toList() : wrote;
     }
 
@@ -185,7 +241,7 @@ class Messages {
             }
         });
         guests.showWith(viewer, papers, guestId);
-        keep(fileId, guest, false, viewer.name(), words, papers);
+        keep(fileId, guestId, viewer, words, papers);
         trail.record(AuditEntry.ofFile(
                 viewer.actor(), "message-sent", fileId, "wrote a message to " + guest.name() + " in the portal"));
         if (accounts.hasPassword(guestId)) {
@@ -197,9 +253,8 @@ class Messages {
         }
     }
 
-    private void keep(UUID fileId, Viewer guest, boolean fromGuest, String by, String words, List<UUID> papers) {
-        messages.save(
-                new PortalMessage(fileId, guest.accountId(), fromGuest, by, words.strip(), papers, calendar.now()));
+    private void keep(UUID fileId, UUID guestId, Viewer by, String words, List<UUID> papers) {
+        messages.save(new PortalMessage(fileId, guestId, by, words.strip(), papers, calendar.now()));
     }
 
     private void tell(Viewer by, UUID fileId, Viewer to, String words) {

@@ -1,6 +1,7 @@
 package app.denfold.server.portal.messages;
 
 import app.denfold.server.access.Viewer;
+import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -25,11 +26,14 @@ class MessagesController {
         this.messages = messages;
     }
 
+    /** @param sent what the guest sent about the person before, and goes with it; null for nothing */
     record GuestWords(
             @NotNull UUID fileId,
 
             @NotBlank(message = "are needed") @Size(max = 4000, message = "are at most 4000 characters")
-            String words) {}
+            String words,
+
+            @Nullable @Size(max = 50) List<@NotNull UUID> sent) {}
 
     /** @param papers of the file, shown to the guest with it */
     record WordsToGuest(
@@ -48,7 +52,8 @@ class MessagesController {
     @PostMapping("/api/portal/messages")
     @ResponseStatus(HttpStatus.CREATED)
     void fromGuest(Viewer guest, @Valid @RequestBody GuestWords body) {
-        messages.fromGuest(guest, body.fileId(), body.words());
+        messages.fromGuest(
+                guest, body.fileId(), body.words(), body.sent() == null ? List.of() : List.copyOf(body.sent()));
     }
 
     /** All that was written to the guest counts as seen. */

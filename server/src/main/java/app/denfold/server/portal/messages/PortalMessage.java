@@ -1,5 +1,6 @@
 package app.denfold.server.portal.messages;
 
+import app.denfold.server.access.Viewer;
 import com.github.f4b6a3.uuid.UuidCreator;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
@@ -22,10 +23,11 @@ class PortalMessage {
     private UUID fileId;
     private UUID guestId;
     private boolean fromGuest;
+    private @Nullable UUID byId;
     private String byName;
     private String words;
 
-    /** Papers that were shown to the guest with it. */
+    /** Papers that were shown to the guest with it; of a guest's message those that he had sent to go with it. */
     @JdbcTypeCode(SqlTypes.ARRAY)
     private List<UUID> papers = List.of();
 
@@ -35,13 +37,13 @@ class PortalMessage {
     @SuppressWarnings("NullAway.Init")
     protected PortalMessage() {}
 
-    PortalMessage(
-            UUID fileId, UUID guestId, boolean fromGuest, String byName, String words, List<UUID> papers, Instant at) {
+    PortalMessage(UUID fileId, UUID guestId, Viewer by, String words, List<UUID> papers, Instant at) {
         this.id = UuidCreator.getTimeOrderedEpoch();
         this.fileId = fileId;
         this.guestId = guestId;
-        this.fromGuest = fromGuest;
-        this.byName = byName;
+        this.fromGuest = guestId.equals(by.accountId());
+        this.byId = by.accountId();
+        this.byName = by.name();
         this.words = words;
         this.papers = List.copyOf(papers);
         this.at = at;
@@ -67,6 +69,11 @@ class PortalMessage {
 
     boolean isFromGuest() {
         return fromGuest;
+    }
+
+    @Nullable
+    UUID byId() {
+        return byId;
     }
 
     String byName() {
