@@ -12,6 +12,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -51,6 +52,9 @@ class GuestWayTest {
                             "rights",
                             Map.of("inFile", List.of("ADD"), "inSections", List.of()))));
             page = chromium.phone(server.address());
+            AtomicLong arrived = new AtomicLong();
+            page.onRequestFinished(request ->
+                    arrived.addAndGet(request.sizes().responseBodySize + request.sizes().responseHeadersSize));
             page.navigate("/");
             page.getByLabel("Mail address").fill(RUTH);
             page.getByLabel("Password").fill("oakhollin-demo");
@@ -58,6 +62,9 @@ class GuestWayTest {
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Kenji Abelard"))
                     .click();
             assertThat(page.getByText("We need nothing from you now")).isVisible();
+            assertThat(arrived.get())
+                    .as("bytes over the line up to the first view, signing in included")
+                    .isBetween(50_000L, 250_000L);
             accessibility.look(page);
             page.getByText("Choose papers").click();
             sendsFivePhotosAsTwoPapers();

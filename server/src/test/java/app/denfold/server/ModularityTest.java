@@ -1,5 +1,7 @@
 package app.denfold.server;
 
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.methods;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -17,7 +19,10 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
+import org.springframework.data.repository.Repository;
 import org.springframework.modulith.core.ApplicationModules;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.web.bind.annotation.RestController;
 
 /** The rooms of the house: which may use which, how large they are, and what may stand in them. */
 class ModularityTest {
@@ -116,6 +121,33 @@ class ModularityTest {
                 .dependOnClassesThat()
                 .resideInAnyPackage(
                         "org.springframework.transaction..", "org.springframework.jdbc..", "jakarta.persistence..")
+                .check(PRODUCT);
+    }
+
+    @Test
+    void suffixesTellTheRole() {
+        methods()
+                .that()
+                .areAnnotatedWith(Scheduled.class)
+                .should()
+                .beDeclaredInClassesThat()
+                .haveSimpleNameEndingWith("Job")
+                .check(PRODUCT);
+        classes()
+                .that()
+                .areAnnotatedWith(RestController.class)
+                .and()
+                .resideOutsideOfPackage("app.denfold.server.demo.standins") // stand for services of others
+                .should()
+                .haveSimpleNameEndingWith("Controller")
+                .check(PRODUCT);
+        classes()
+                .that()
+                .areAssignableTo(Repository.class)
+                .and()
+                .areInterfaces()
+                .should()
+                .haveSimpleNameEndingWith("Repository")
                 .check(PRODUCT);
     }
 }

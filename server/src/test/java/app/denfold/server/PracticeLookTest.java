@@ -80,6 +80,10 @@ class PracticeLookTest {
         assertThat(met.<String>at("$.address")).isEqualTo("3 Fen Lane\nOakhollin");
         assertThat(met.<String>at("$.colour")).isEqualTo("#24533a");
         assertThat(met.<List<String>>at("$.languages")).containsExactly("en", "de");
+        Api.Answer installed = Api.nobody(mvc).get("/api/practice/app.webmanifest");
+        assertThat(installed.<String>at("$.name")).isEqualTo("Oakhollin Yard");
+        assertThat(installed.<String>at("$.short_name")).isEqualTo("Oakhollin");
+        assertThat(installed.<String>at("$.theme_color")).isEqualTo("#24533a");
         assertThat(met.body()).as("what only administrators know").doesNotContain("office@", "desk@");
 
         Api.nobody(mvc)

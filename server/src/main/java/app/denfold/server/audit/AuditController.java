@@ -7,15 +7,15 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 class AuditController {
 
-    private final AuditCheck check;
+    private final CheckTrailJob check;
 
-    AuditController(AuditCheck check) {
+    AuditController(CheckTrailJob check) {
         this.check = check;
     }
 
     /** Whether the chain of the whole trail is unbroken; for administrators. */
     @GetMapping("/api/audit/check")
-    AuditCheck.ChainCheck check(Viewer viewer) {
+    CheckTrailJob.ChainCheck check(Viewer viewer) {
         viewer.requireAdministrator();
         return check.run();
     }

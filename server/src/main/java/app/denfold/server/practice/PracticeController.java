@@ -1,6 +1,7 @@
 package app.denfold.server.practice;
 
 import app.denfold.server.problems.Refusal;
+import com.fasterxml.jackson.annotation.JsonProperty;
 import jakarta.annotation.Nullable;
 import java.time.Duration;
 import java.time.LocalDate;
@@ -67,6 +68,35 @@ class PracticeController {
                 settings.dayOrder(),
                 settings.weekStart().getValue(),
                 uploadLimit.toBytes());
+    }
+
+    /** What a device shows that keeps the page like an application; by the Web Application Manifest of the W3C. */
+    record ManifestAnswer(
+            String name,
+            @JsonProperty("short_name") String shortName,
+            @JsonProperty("start_url") String startUrl,
+            String display,
+            @JsonProperty("background_color") String backgroundColor,
+            @JsonProperty("theme_color") String themeColor,
+            List<Icon> icons) {
+
+        record Icon(String src, String sizes, String type, String purpose) {}
+    }
+
+    private static final int SHORT = 12;
+
+    @GetMapping(path = "/app.webmanifest", produces = "application/manifest+json")
+    ManifestAnswer manifest() {
+        PracticeLook look = settings.look();
+        String first = look.name().strip().split("\\s+")[0];
+        return new ManifestAnswer(
+                look.name(),
+                look.name().length() <= SHORT ? look.name() : first,
+                "/",
+                "standalone",
+                "#f3f0ea",
+                look.colour(),
+                List.of(new ManifestAnswer.Icon("/assets/favicon.svg", "any", "image/svg+xml", "any")));
     }
 
     /** Its mark. @param v its SHA-256, so that a new one has a new address */

@@ -26,7 +26,6 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpHeaders;
-import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.util.unit.DataSize;
 
@@ -135,7 +134,7 @@ public class ResumableUploads {
         }
     }
 
-    @Scheduled(fixedDelayString = "PT1H", initialDelayString = "PT1M")
+    /** Removes what was begun and not finished in time. */
     void sweep() {
         try {
             // the library cannot sweep folders that the first upload has yet to make

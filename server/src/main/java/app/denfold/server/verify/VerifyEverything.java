@@ -1,6 +1,6 @@
 package app.denfold.server.verify;
 
-import app.denfold.server.audit.AuditCheck;
+import app.denfold.server.audit.CheckTrailJob;
 import app.denfold.server.content.CheckAllContent;
 import java.util.function.Consumer;
 import org.springframework.stereotype.Service;
@@ -10,9 +10,9 @@ import org.springframework.stereotype.Service;
 class VerifyEverything {
 
     private final CheckAllContent contents;
-    private final AuditCheck trail;
+    private final CheckTrailJob trail;
 
-    VerifyEverything(CheckAllContent contents, AuditCheck trail) {
+    VerifyEverything(CheckAllContent contents, CheckTrailJob trail) {
         this.contents = contents;
         this.trail = trail;
     }
@@ -21,7 +21,7 @@ class VerifyEverything {
     public boolean run(Consumer<String> line) {
         CheckAllContent.Found stored =
                 contents.run(() -> false, (sha256, words) -> line.accept("stored paper " + sha256 + ": " + words));
-        AuditCheck.ChainCheck chain = trail.run();
+        CheckTrailJob.ChainCheck chain = trail.run();
         if (chain.brokenAt() != null) {
             line.accept("trail: row " + chain.brokenAt()
                     + " is not as it was written, or is missing. What comes after it cannot be trusted either.");

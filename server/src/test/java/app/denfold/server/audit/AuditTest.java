@@ -33,7 +33,7 @@ class AuditTest {
     Path keys;
 
     @Autowired
-    AuditCheck check;
+    CheckTrailJob check;
 
     @Test
     void theServerCanAddToTheTrailAndDoNothingElseToIt() throws Exception {

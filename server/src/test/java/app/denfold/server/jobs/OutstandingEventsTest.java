@@ -23,7 +23,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 class OutstandingEventsTest {
 
     @Autowired
-    OutstandingEvents outstanding;
+    OutstandingEventsJob outstanding;
 
     @Autowired
     Listener listener;

@@ -212,6 +212,7 @@ final class RightsTable {
             DELETE  /api/portal/papers/{id}                                    PORTAL
             GET     /api/portal/zip                                            PORTAL
             GET     /api/practice                                              EVERYBODY
+            GET     /api/practice/app.webmanifest                              EVERYBODY
             GET     /api/practice/mark                                         EVERYBODY
             GET     /api/preferences                                           LOOK
             PUT     /api/preferences/{name}                                    LOOK

@@ -42,14 +42,14 @@ class ReadMailboxTest {
 
     private final GreenMail mail = new GreenMail(new ServerSetup(0, "127.0.0.1", ServerSetup.PROTOCOL_IMAP));
     private GreenMailUser mailbox;
-    private ReadMailbox reader;
+    private ReadMailboxJob reader;
 
     @BeforeEach
     void openMailbox() {
         mail.start();
         String address = "papers" + UUID.randomUUID() + "@oakhollin.example";
         mailbox = mail.setUser(address, address, "secret");
-        reader = new ReadMailbox("127.0.0.1", mail.getImap().getPort(), address, "secret", false, arrivals, trail);
+        reader = new ReadMailboxJob("127.0.0.1", mail.getImap().getPort(), address, "secret", false, arrivals, trail);
     }
 
     @AfterEach

@@ -40,9 +40,9 @@ import org.springframework.stereotype.Component;
  * original waits in {@code taken} for some days. What is not taken moves to {@code set-aside} beside it, with a note.
  */
 @Component
-class PickupFolders {
+class PickupJob {
 
-    private static final Logger LOG = LoggerFactory.getLogger(PickupFolders.class);
+    private static final Logger LOG = LoggerFactory.getLogger(PickupJob.class);
 
     /** A file whose format has an end that never comes is taken as it is after so long, and set aside as broken. */
     private static final Duration NEVER_ENDS = Duration.ofMinutes(2);
@@ -62,7 +62,7 @@ class PickupFolders {
     private final Set<Path> announced = new HashSet<>();
     private final Map<PickupFile, Instant> seen = new HashMap<>();
 
-    PickupFolders(
+    PickupJob(
             @Value("${denfold.pickup}") Path root,
             @Value("${denfold.pickup-kept:P7D}") Duration kept,
             @Value("${denfold.pickup-never-ends:PT2M}") Duration neverEnds,

@@ -10,16 +10,16 @@ import org.springframework.stereotype.Component;
 
 /** Events whose listener failed or was never reached, as while the database was away, are told again every minute. */
 @Component
-class OutstandingEvents {
+class OutstandingEventsJob {
 
-    private static final Logger LOG = LoggerFactory.getLogger(OutstandingEvents.class);
+    private static final Logger LOG = LoggerFactory.getLogger(OutstandingEventsJob.class);
 
     /** Younger ones may be under way. */
     private static final Duration OLD_ENOUGH = Duration.ofMinutes(1);
 
     private final IncompleteEventPublications events;
 
-    OutstandingEvents(IncompleteEventPublications events) {
+    OutstandingEventsJob(IncompleteEventPublications events) {
         this.events = events;
     }
 

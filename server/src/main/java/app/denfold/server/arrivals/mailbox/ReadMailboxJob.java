@@ -33,9 +33,9 @@ import org.springframework.stereotype.Component;
  * are never deleted.
  */
 @Component
-class ReadMailbox {
+class ReadMailboxJob {
 
-    private static final Logger LOG = LoggerFactory.getLogger(ReadMailbox.class);
+    private static final Logger LOG = LoggerFactory.getLogger(ReadMailboxJob.class);
 
     private final String host;
     private final int port;
@@ -45,7 +45,7 @@ class ReadMailbox {
     private final Arrivals arrivals;
     private final AuditTrail trail;
 
-    ReadMailbox(
+    ReadMailboxJob(
             @Value("${denfold.mailbox.host:}") String host,
             @Value("${denfold.mailbox.port:993}") int port,
             @Value("${denfold.mailbox.user:}") String user,

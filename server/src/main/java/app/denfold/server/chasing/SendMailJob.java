@@ -33,7 +33,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** Hands queued messages to the mail server and notes the result. */
 @Component
-class MailCourier {
+class SendMailJob {
 
     /** Nobody hands a message over for so long; what was claimed before was left behind. */
     private static final Duration ABANDONED = Duration.ofMinutes(2);
@@ -48,7 +48,7 @@ class MailCourier {
     private final TransactionTemplate transactions;
     private final String from;
 
-    MailCourier(
+    SendMailJob(
             NoticeRepository notices,
             JavaMailSender mail,
             PracticeSettings settings,

@@ -13,16 +13,16 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Walks the whole chain and finds the first gap, edit or cut. */
 @Service
-public class AuditCheck {
+public class CheckTrailJob {
 
-    private static final Logger LOG = LoggerFactory.getLogger(AuditCheck.class);
+    private static final Logger LOG = LoggerFactory.getLogger(CheckTrailJob.class);
 
     private final AuditEventRepository events;
     private final TrailKey key;
     private final TrailHeads heads;
     private final PracticeCalendar calendar;
 
-    AuditCheck(AuditEventRepository events, TrailKey key, TrailHeads heads, PracticeCalendar calendar) {
+    CheckTrailJob(AuditEventRepository events, TrailKey key, TrailHeads heads, PracticeCalendar calendar) {
         this.events = events;
         this.key = key;
         this.heads = heads;
