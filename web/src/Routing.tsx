@@ -24,6 +24,10 @@ const BeginPage = lazy(() =>
   import("./features/beginning/BeginPage").then((m) => ({ default: m.BeginPage })),
 );
 
+const CheckCopyPage = lazy(() =>
+  import("./features/signing/CheckCopyPage").then((m) => ({ default: m.CheckCopyPage })),
+);
+
 function InAntd({ children }: { children: ReactNode }) {
   return (
     <Suspense fallback={<OnItsWay />}>
@@ -50,6 +54,14 @@ export function Routing() {
           <InAntd>
             <BeginPage />
           </InAntd>
+        }
+      />
+      <Route
+        path="/check"
+        element={
+          <Suspense fallback={<OnItsWay />}>
+            <CheckCopyPage />
+          </Suspense>
         }
       />
       <Route path="*" element={<SignedIn />} />

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, Button, Form, Input } from "antd";
 import { useState } from "react";
+import { Link } from "react-router";
 import { answer, api, type Shape, wordsOf } from "../../api/client";
 import "./access.css";
 import { practiceOptions } from "../../api/practice";
@@ -91,6 +92,9 @@ export function SignInPage() {
           </Form>
         )}
         {practice.data?.address && <p className="door-foot">{practice.data.address}</p>}
+        <p className="door-foot">
+          <Link to="/check">Check a signed copy</Link>
+        </p>
       </div>
     </main>
   );

@@ -122,7 +122,10 @@ public final class Api {
         MockMultipartHttpServletRequestBuilder builder = multipart(path);
         builder.file(new MockMultipartFile("file", name, "application/octet-stream", bytes));
         fields.forEach((field, value) -> builder.param(field, value.toString()));
-        return answer(mvc.perform(builder.cookie(session).with(csrf())).andReturn());
+        if (session != null) {
+            builder.cookie(session);
+        }
+        return answer(mvc.perform(builder.with(csrf())).andReturn());
     }
 
     /** Sends a file to `/api/uploads` in one piece. @return the upload's id */

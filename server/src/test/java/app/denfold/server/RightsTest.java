@@ -115,6 +115,7 @@ class RightsTest {
                 .isNotEmpty()
                 .allMatch(a -> a.startsWith("GET /api/practice")
                         || a.contains("/api/beginning")
+                        || a.equals("POST /api/copies/check")
                         || a.contains(" /api/session/"));
     }
 
@@ -132,6 +133,7 @@ class RightsTest {
                         || a.contains("/api/my-")
                         || a.contains(" /api/session/")
                         || a.contains("/api/beginning")
+                        || a.equals("POST /api/copies/check")
                         || a.startsWith("GET /api/practice"));
     }
 

@@ -2,6 +2,7 @@ package app.denfold.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -12,6 +13,7 @@ import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.web.servlet.MockMvc;
 
 @ServerTest
 class SigningTest {
@@ -23,6 +25,9 @@ class SigningTest {
 
     @Autowired
     TestPractice practice;
+
+    @Autowired
+    MockMvc mvc;
 
     @TempDir
     Path folder;
@@ -69,6 +74,59 @@ class SigningTest {
         assertThat(pdfsig(pdf)).contains("Signature is Valid.", "Total document signed");
         pdf[pdf.length / 3] ^= 1;
         assertThat(pdfsig(pdf)).doesNotContain("Signature is Valid.");
+    }
+
+    private static Api.Answer check(Api by, byte[] pdf) throws Exception {
+        return by.upload("/api/copies/check", "copy.pdf", pdf, Map.of());
+    }
+
+    @Test
+    void aStrangerLearnsWhetherACopyIsUnchangedAndStillTheNewest() throws Exception {
+        Api api = practice.administrator();
+        UUID document = api.fileNewPaper(api.newEmployee("Checked", null), "contract", TODAY.minusDays(2));
+        UUID signing = start(api, document, "employee", "director");
+        sign(api, signing, "employee", PEN);
+        sign(api, signing, "director", PEN);
+        byte[] copy =
+                api.get("/api/documents/{id}/versions/2/content", document).bytes();
+        Api stranger = Api.nobody(mvc);
+        Api.Answer good = check(stranger, copy);
+        assertThat(good.<String>at("$.verdict")).isEqualTo("UNCHANGED");
+        assertThat(good.<List<String>>at("$.signedBy[*].name"))
+                .containsExactly("Signer as employee", "Signer as director");
+        assertThat(good.<Boolean>at("$.newerExists")).isFalse();
+
+        byte[] other = copy.clone();
+        other[other.length / 3] ^= 1;
+        Api.Answer changed = check(stranger, other);
+        assertThat(changed.<String>at("$.verdict")).isEqualTo("CHANGED");
+        assertThat(changed.<List<Object>>at("$.signedBy"))
+                .as("nothing is told to who does not hold the copy")
+                .isEmpty();
+        Api.Answer more = check(stranger, withAPageMore(copy));
+        assertThat(more.<String>at("$.verdict")).isEqualTo("ADDED_TO");
+        assertThat(more.<List<String>>at("$.added")).contains("one page more");
+        assertThat(more.<List<String>>at("$.signedBy[*].name")).hasSize(2);
+
+        byte[] unsealed =
+                api.get("/api/documents/{id}/versions/1/content", document).bytes();
+        assertThat(check(stranger, unsealed).<String>at("$.verdict"))
+                .as("whether it is filed here is not told")
+                .isEqualTo("NO_SEAL");
+        assertThat(check(stranger, "no paper".getBytes(StandardCharsets.UTF_8)).<String>at("$.problems[0].field"))
+                .isEqualTo("file");
+        api.renew(document, "newer.pdf", Papers.pdf("A newer contract"));
+        assertThat(check(stranger, copy).<Boolean>at("$.newerExists")).isTrue();
+    }
+
+    private static byte[] withAPageMore(byte[] pdf) throws Exception {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (var document = org.apache.pdfbox.Loader.loadPDF(pdf)) {
+            document.addPage(new org.apache.pdfbox.pdmodel.PDPage());
+            document.getPages().getCOSObject().setNeedToBeUpdated(true);
+            document.saveIncremental(out);
+        }
+        return out.toByteArray();
     }
 
     @Test

@@ -6,6 +6,7 @@ import app.denfold.paper.copies.CopyPages;
 import app.denfold.paper.reading.PageFacts;
 import app.denfold.paper.reading.ReadPages;
 import app.denfold.paper.reading.Reading;
+import app.denfold.paper.sealing.CheckedSeal;
 import app.denfold.paper.sealing.SignatureMark;
 import app.denfold.paper.sealing.Signer;
 import java.io.IOException;
@@ -151,6 +152,17 @@ public final class PaperWorkers implements AutoCloseable {
         Report report = handle(
                 (folder, output) -> new Task.Archive(folder.lend(file).toString(), format, output.toString()), to);
         return report.outcome() == Report.Outcome.YES ? ArchiveCopy.Made.FROM_ITS_PAGES : ArchiveCopy.Made.AS_PICTURES;
+    }
+
+    /**
+     * Looks at the seals of a PDF.
+     *
+     * @return in the order in which they were put; none for a PDF without any
+     * @throws WorkerFailed when this is no PDF, or it could not be read within the bounds
+     */
+    public List<CheckedSeal> checkSeals(Path file) throws IOException {
+        return handle((folder, output) -> new Task.Check(folder.lend(file).toString()), null)
+                .seals();
     }
 
     /**

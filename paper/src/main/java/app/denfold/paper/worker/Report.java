@@ -3,6 +3,8 @@ package app.denfold.paper.worker;
 import app.denfold.paper.Format;
 import app.denfold.paper.reading.PageFacts;
 import app.denfold.paper.reading.Reading;
+import app.denfold.paper.sealing.CheckedSeal;
+import java.util.List;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
@@ -14,7 +16,8 @@ record Report(
         @Nullable Format format,
         int pages,
         @Nullable String words,
-        byte @Nullable [] toSign) {
+        byte @Nullable [] toSign,
+        List<CheckedSeal> seals) {
 
     enum Kind {
         PAGE,
@@ -32,23 +35,27 @@ record Report(
     }
 
     static Report page(PageFacts page) {
-        return new Report(Kind.PAGE, page, null, null, 0, null, null);
+        return new Report(Kind.PAGE, page, null, null, 0, null, null, List.of());
     }
 
     static Report sign(byte[] bytes) {
-        return new Report(Kind.SIGN, null, null, null, 0, null, bytes);
+        return new Report(Kind.SIGN, null, null, null, 0, null, bytes, List.of());
     }
 
     static Report done(boolean yes) {
         return outcome(yes ? Outcome.YES : Outcome.NO, null, 0, null);
     }
 
+    static Report seals(List<CheckedSeal> seals) {
+        return new Report(Kind.DONE, null, Outcome.YES, null, 0, null, null, seals);
+    }
+
     static Report failed(String words) {
-        return new Report(Kind.FAILED, null, null, null, 0, words, null);
+        return new Report(Kind.FAILED, null, null, null, 0, words, null, List.of());
     }
 
     private static Report outcome(Outcome outcome, @Nullable Format format, int pages, @Nullable String words) {
-        return new Report(Kind.DONE, null, outcome, format, pages, words, null);
+        return new Report(Kind.DONE, null, outcome, format, pages, words, null, List.of());
     }
 
     static Report of(Reading reading) {

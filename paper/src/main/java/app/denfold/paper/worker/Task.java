@@ -7,6 +7,7 @@ import app.denfold.paper.copies.Unlock;
 import app.denfold.paper.drawing.PageImage;
 import app.denfold.paper.reading.ReadPages;
 import app.denfold.paper.reading.ReadPaper;
+import app.denfold.paper.sealing.CheckSeals;
 import app.denfold.paper.sealing.Seal;
 import app.denfold.paper.sealing.SignatureMark;
 import app.denfold.paper.sealing.SignedCopy;
@@ -80,6 +81,13 @@ sealed interface Task {
         @Override
         public Report done(Conversation with) throws IOException {
             return Report.done(Unlock.to(Path.of(to), Path.of(file), password));
+        }
+    }
+
+    record Check(String file) implements Task {
+        @Override
+        public Report done(Conversation with) throws IOException {
+            return Report.seals(CheckSeals.of(Files.readAllBytes(Path.of(file))));
         }
     }
 

@@ -330,6 +330,12 @@ public class Documents {
         return documents.findWithVersions(fileId);
     }
 
+    /** Documents that hold these bytes, whoever asks; those in the wastebasket are left out. */
+    @Transactional(readOnly = true)
+    public List<FiledDocument> with(String sha256) {
+        return documents.findWithContent(sha256);
+    }
+
     /** Documents that hold these bytes and that the viewer may see. */
     @Transactional(readOnly = true)
     public List<FiledDocument> visibleWith(Viewer viewer, String sha256) {

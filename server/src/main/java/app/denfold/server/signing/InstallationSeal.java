@@ -11,12 +11,15 @@ import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.security.SecureRandom;
 import java.util.Base64;
+import java.util.List;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /** The seal of this installation; its key is made on first use and stays in the keys folder, readable by its owner only. */
 @Component
 class InstallationSeal {
+
+    private static final String KEY_FILE = "seal.p12";
 
     private final Path folder;
     private final PaperWorkers workers;
@@ -40,8 +43,13 @@ class InstallationSeal {
         workers.seal(copy, key.certificates(), key, to);
     }
 
+    /** By which copies sealed here are known, in DER; none before the first was sealed. */
+    List<byte[]> certificates() throws IOException {
+        return Files.exists(folder.resolve(KEY_FILE)) ? key().certificates() : List.of();
+    }
+
     private synchronized SealKey key() throws IOException {
-        return SealKey.openOrMake(folder.resolve("seal.p12"), password(), settings.name(), calendar.now());
+        return SealKey.openOrMake(folder.resolve(KEY_FILE), password(), settings.name(), calendar.now());
     }
 
     private char[] password() throws IOException {

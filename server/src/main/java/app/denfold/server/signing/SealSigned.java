@@ -6,6 +6,7 @@ import app.denfold.paper.worker.PaperWorkers;
 import app.denfold.server.access.Actor;
 import app.denfold.server.content.Content;
 import app.denfold.server.content.Contents;
+import app.denfold.server.documents.DocumentVersion;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.people.PersonFiles;
@@ -29,6 +30,7 @@ import java.util.UUID;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.stereotype.Component;
@@ -42,6 +44,9 @@ class SealSigned {
     private static final TaskDescriptor<Void> TASK = TaskDescriptor.of("seal-signed-paper");
     private static final int EVIDENCE_PAGES = 1;
 
+    /** How versions are called that were made here; behind it stands what they are a copy of. */
+    private static final String CAUSE = "signed and sealed copy of ";
+
     /** Whoever signed last makes the copy himself; only when he could not does the job. */
     private static final Duration FOR_WHO_WAITS = Duration.ofSeconds(20);
 
@@ -54,6 +59,7 @@ class SealSigned {
     private final PracticeCalendar calendar;
     private final ObjectProvider<SchedulerClient> scheduler;
     private final TransactionTemplate transactions;
+    private final String address;
 
     SealSigned(
             DeskSigningRepository signings,
@@ -64,7 +70,9 @@ class SealSigned {
             PracticeSettings settings,
             PracticeCalendar calendar,
             ObjectProvider<SchedulerClient> scheduler,
-            TransactionTemplate transactions) {
+            TransactionTemplate transactions,
+            @Value("${denfold.address}") String address) {
+        this.address = address;
         this.scheduler = scheduler;
         this.transactions = transactions;
         this.signings = signings;
@@ -74,6 +82,18 @@ class SealSigned {
         this.seal = seal;
         this.settings = settings;
         this.calendar = calendar;
+    }
+
+    static boolean isSealedCopy(DocumentVersion version) {
+        return version.cause().startsWith(CAUSE);
+    }
+
+    static boolean isCopyOf(DocumentVersion version, String sourceSha256) {
+        return version.cause().equals(CAUSE + shortOf(sourceSha256));
+    }
+
+    private static String shortOf(String sha256) {
+        return sha256.substring(0, 12);
     }
 
     /** Has the copy made after the running transaction, also if the product is stopped before. */
@@ -140,7 +160,7 @@ class SealSigned {
                 Actor.system(Objects.requireNonNull(signing.endedBy())),
                 document.id(),
                 prepared.sha256(),
-                "signed and sealed copy of " + copy.source.sha256().substring(0, 12),
+                CAUSE + shortOf(copy.source.sha256()),
                 "sealed “" + document.name() + "” with " + count + (count == 1 ? " signature" : " signatures"));
     }
 
@@ -183,6 +203,7 @@ class SealSigned {
         }
         lines.add("# Seal");
         lines.add("The whole of this document is sealed by the practice (PAdES baseline B, ETSI EN 319 142-1).");
+        lines.add("Whether this copy is unchanged and the newest, anyone can check: " + address + "/check");
         lines.add("Any later change, of one byte even, makes the seal invalid. The paper before signing is kept.");
         return lines;
     }

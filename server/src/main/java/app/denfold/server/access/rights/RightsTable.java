@@ -61,6 +61,7 @@ final class RightsTable {
             DELETE  /api/comments/{id}                                         CHANGE
             GET     /api/cover-sheets                                          CHANGE
             GET     /api/cover-sheets/separator                                CHANGE
+            POST    /api/copies/check                                          EVERYBODY
             POST    /api/coverage/newcomer                                     LOOK
             GET     /api/demo/mail                                             ADMINISTER
             GET     /api/demo/scanner                                          LOOK

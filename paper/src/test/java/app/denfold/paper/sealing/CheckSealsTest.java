@@ -1,0 +1,108 @@
+package app.denfold.paper.sealing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import app.denfold.paper.Format;
+import app.denfold.paper.SamplePapers;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationText;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** What a stranger learns of a sealed copy. */
+class CheckSealsTest {
+
+    @TempDir
+    Path folder;
+
+    private SealKey key(String owner) throws IOException {
+        return SealKey.openOrMake(folder.resolve(owner + "/seal.p12"), "secret".toCharArray(), owner, Instant.now());
+    }
+
+    private byte[] sealed(SealKey key) throws IOException {
+        byte[] copy = SignedCopy.make(
+                SamplePapers.pdf(folder, 2, 0), Format.PDF, List.of(), List.of("# Evidence", "Signed by both."));
+        return Seal.put(copy, key.certificates(), key, "Signed at the desk", Instant.now());
+    }
+
+    @Test
+    void anUnchangedCopyIsToldWithWhoseSealItBears() throws Exception {
+        SealKey key = key("Oakhollin");
+        List<CheckedSeal> seals = CheckSeals.of(sealed(key));
+        assertThat(seals).hasSize(1);
+        assertThat(seals.get(0).certificate()).isEqualTo(key.certificates().get(0));
+        assertThat(seals.get(0).owner()).isEqualTo("Oakhollin, document seal");
+        assertThat(seals.get(0).intact()).isTrue();
+        assertThat(seals.get(0).coversAll()).isTrue();
+        assertThat(seals.get(0).added()).isEmpty();
+        assertThat(CheckSeals.of(sealed(key("Somebody else"))).get(0).certificate())
+                .isNotEqualTo(key.certificates().get(0));
+    }
+
+    /** Wherever it lies: in the pages, between them, in the seal itself or in the zeros behind it. */
+    @Test
+    void anyOneOtherByteIsNoticed() throws Exception {
+        byte[] pdf = sealed(key("Oakhollin"));
+        Random random = new Random(17);
+        List<String> unnoticed = new ArrayList<>();
+        for (int i = 0; i < 500; i++) {
+            byte[] other = pdf.clone();
+            int at = random.nextInt(pdf.length);
+            other[at] ^= (byte) (1 + random.nextInt(255));
+            if (isGood(other)) {
+                unnoticed.add("byte " + at + " as " + other[at]);
+            }
+        }
+        assertThat(unnoticed).isEmpty();
+    }
+
+    private static boolean isGood(byte[] pdf) {
+        try {
+            List<CheckedSeal> seals = CheckSeals.of(pdf);
+            return !seals.isEmpty() && seals.stream().allMatch(s -> s.intact() && s.coversAll());
+        } catch (IOException | RuntimeException noPdf) {
+            return false;
+        }
+    }
+
+    @Test
+    void whatWasAddedAfterTheSealIsNamed() throws Exception {
+        byte[] pdf = sealed(key("Oakhollin"));
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (PDDocument document = Loader.loadPDF(pdf)) {
+            PDAnnotationText note = new PDAnnotationText();
+            note.setContents("I never agreed to this");
+            PDPage page = document.getPage(1);
+            page.getAnnotations().add(note);
+            page.getCOSObject().setNeedToBeUpdated(true);
+            document.addPage(new PDPage());
+            document.getPages().getCOSObject().setNeedToBeUpdated(true);
+            document.saveIncremental(out);
+        }
+        List<CheckedSeal> seals = CheckSeals.of(out.toByteArray());
+        assertThat(seals).hasSize(1);
+        assertThat(seals.get(0).intact()).isTrue();
+        assertThat(seals.get(0).coversAll()).isFalse();
+        assertThat(seals.get(0).added()).contains("one page more", "marks or fields on page 2");
+    }
+
+    @Test
+    void aPdfWithoutASealHasNoneAndOtherFilesAreNoPdf() throws Exception {
+        assertThat(CheckSeals.of(Files.readAllBytes(SamplePapers.pdf(folder, 1, 0))))
+                .isEmpty();
+        assertThatThrownBy(() -> CheckSeals.of("not a paper at all".getBytes()))
+                .isInstanceOf(IOException.class)
+                .hasMessage("This is no PDF.");
+    }
+}

@@ -1,0 +1,198 @@
+package app.denfold.server.signing;
+
+import app.denfold.paper.sealing.CheckedSeal;
+import app.denfold.paper.worker.PaperWorkers;
+import app.denfold.paper.worker.WorkerFailed;
+import app.denfold.server.access.secrets.Secrets;
+import app.denfold.server.documents.DocumentVersion;
+import app.denfold.server.documents.Documents;
+import app.denfold.server.documents.FiledDocument;
+import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.practice.PracticeSettings;
+import app.denfold.server.problems.Refusal;
+import jakarta.annotation.Nullable;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Semaphore;
+import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Tells whoever holds a sealed copy, known here or not, whether it is from this practice and unchanged. Who signed is told
+ * only of the very copy that was sealed, on whose last page it stands as well. What is checked is not kept.
+ */
+@Service
+class CheckCopy {
+
+    private static final int MOST_IN_AN_HOUR = 60;
+    private static final int AT_ONCE = 2;
+    private static final Duration HOUR = Duration.ofHours(1);
+
+    private final DeskSigningRepository signings;
+    private final Documents documents;
+    private final InstallationSeal seal;
+    private final PaperWorkers workers;
+    private final CopyCheckStore counts;
+    private final PracticeSettings settings;
+    private final PracticeCalendar calendar;
+    private final TransactionTemplate transactions;
+    private final Semaphore free = new Semaphore(AT_ONCE, true);
+
+    CheckCopy(
+            DeskSigningRepository signings,
+            Documents documents,
+            InstallationSeal seal,
+            @Qualifier("quickWorkers") PaperWorkers workers,
+            CopyCheckStore counts,
+            PracticeSettings settings,
+            PracticeCalendar calendar,
+            TransactionTemplate transactions) {
+        this.signings = signings;
+        this.documents = documents;
+        this.seal = seal;
+        this.workers = workers;
+        this.counts = counts;
+        this.settings = settings;
+        this.calendar = calendar;
+        this.transactions = transactions;
+    }
+
+    enum Verdict {
+        /** It is the copy that was sealed here, byte for byte. */
+        UNCHANGED,
+        /** It bears the practice's seal and is unchanged, but is kept here no longer. */
+        NOT_KEPT,
+        /** What was sealed is unchanged; something was added to the file after it. */
+        ADDED_TO,
+        /** What was sealed here is no longer what it was. */
+        CHANGED,
+        /** It bears seals, none of them this practice's. */
+        OTHERS,
+        /** It bears no seal. */
+        NO_SEAL
+    }
+
+    /** Somebody who signed. @param role in words */
+    record SignedBy(String name, String role, Instant at) {}
+
+    /**
+     * @param sealedAt null when it bears no seal of the practice
+     * @param signedBy in the order in which they signed; empty unless what was sealed is known here
+     * @param newerExists whether a newer version of the paper came since
+     * @param enteredInError whether the practice has marked the paper as entered in error since
+     * @param added what was added after the seal, in words
+     * @param others whose seals it bears besides, as they claim
+     */
+    record CopyAnswer(
+            Verdict verdict,
+            String practice,
+            @Nullable Instant sealedAt,
+            List<SignedBy> signedBy,
+            boolean newerExists,
+            boolean enteredInError,
+            List<String> added,
+            List<String> others) {}
+
+    /** What was sealed here and is kept. */
+    private record Known(List<SignedBy> signedBy, boolean newerExists, boolean enteredInError, Instant sealedAt) {}
+
+    /** @throws Refusal when it is no PDF that can be read, or there were too many lately from the address */
+    CopyAnswer check(Path copy, String address) throws IOException {
+        count(address);
+        free.acquireUninterruptibly();
+        try {
+            return checked(copy);
+        } catch (WorkerFailed unreadable) {
+            throw Refusal.invalid("file", "This is no PDF that can be read. Only sealed PDFs can be checked.");
+        } finally {
+            free.release();
+        }
+    }
+
+    private void count(String address) {
+        Instant now = calendar.now();
+        int checks = transactions.execute(t -> {
+            counts.forget(now.minus(HOUR.multipliedBy(24)));
+            return counts.count(Secrets.hash(address), now, now.minus(HOUR));
+        });
+        if (checks > MOST_IN_AN_HOUR) {
+            throw Refusal.tooMany(
+                    "At most " + MOST_IN_AN_HOUR + " copies can be checked in an hour. Try again later.",
+                    HOUR.toSeconds());
+        }
+    }
+
+    private CopyAnswer checked(Path copy) throws IOException {
+        Optional<Known> whole = known(Secrets.sha256(Files.readAllBytes(copy)));
+        if (whole.isPresent()) {
+            return answer(Verdict.UNCHANGED, whole, null, List.of(), List.of());
+        }
+        List<byte[]> certificates = seal.certificates();
+        List<CheckedSeal> seals = workers.checkSeals(copy);
+        List<CheckedSeal> ours = seals.stream()
+                .filter(s -> certificates.stream().anyMatch(c -> Arrays.equals(c, s.certificate())))
+                .toList();
+        List<String> others = seals.stream()
+                .filter(s -> !ours.contains(s))
+                .map(CheckedSeal::owner)
+                .distinct()
+                .toList();
+        if (ours.isEmpty()) {
+            return answer(
+                    others.isEmpty() ? Verdict.NO_SEAL : Verdict.OTHERS, Optional.empty(), null, List.of(), others);
+        }
+        CheckedSeal last = ours.get(ours.size() - 1);
+        if (!ours.stream().allMatch(CheckedSeal::intact)) {
+            return answer(Verdict.CHANGED, Optional.empty(), last.sealedAt(), List.of(), others);
+        }
+        return last.coversAll()
+                ? answer(Verdict.NOT_KEPT, Optional.empty(), last.sealedAt(), List.of(), others)
+                : answer(Verdict.ADDED_TO, known(last.sha256()), last.sealedAt(), last.added(), others);
+    }
+
+    private CopyAnswer answer(
+            Verdict verdict,
+            Optional<Known> known,
+            @Nullable Instant sealedAt,
+            List<String> added,
+            List<String> others) {
+        return new CopyAnswer(
+                verdict,
+                settings.name(),
+                known.map(Known::sealedAt).orElse(sealedAt),
+                known.map(Known::signedBy).orElse(List.of()),
+                known.map(Known::newerExists).orElse(false),
+                known.map(Known::enteredInError).orElse(false),
+                added,
+                others);
+    }
+
+    private Optional<Known> known(String sha256) {
+        return transactions.execute(t -> documents.with(sha256).stream()
+                .flatMap(d -> d.versions().stream()
+                        .filter(v -> v.sha256().equals(sha256) && SealSigned.isSealedCopy(v))
+                        .map(v -> known(d, v)))
+                .findFirst());
+    }
+
+    private Known known(FiledDocument document, DocumentVersion version) {
+        List<SignedBy> signed = signings.findByDocumentIdOrderByStartedAt(document.id()).stream()
+                .filter(s -> SealSigned.isCopyOf(version, s.sourceSha256()))
+                .flatMap(s -> s.signedSteps().stream())
+                .filter(step -> step.signedAt() != null && !step.signedAt().isAfter(version.madeAt()))
+                .map(step -> new SignedBy(step.signer(), step.roleLabel(), step.signedAt()))
+                .toList();
+        return new Known(
+                signed,
+                !document.latest().sha256().equals(version.sha256()),
+                document.isEnteredInError(),
+                version.madeAt());
+    }
+}
