@@ -94,7 +94,11 @@ class NewerVersionTest {
     private static String sign(Api api, UUID signing, String role, int status) throws Exception {
         Api.Answer answer = api.post(
                 "/api/desk-signings/{id}/signatures",
-                Map.of("role", role, "signature", Map.of("typed", "Signed by " + role)),
+                Map.of(
+                        "role",
+                        role,
+                        "signature",
+                        Map.of("typed", role.equals("director") ? "Bram Ostervelt" : "Tamsin Signedold")),
                 signing);
         assertThat(answer.status()).isEqualTo(status);
         return status == 200 ? "" : answer.at("$.code");

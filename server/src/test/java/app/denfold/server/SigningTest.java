@@ -63,7 +63,7 @@ class SigningTest {
         assertThat(sign(api, signing, "director", PEN).<String>at("$.code")).isEqualTo("not-his-turn");
         assertThat(sign(api, signing, "employee", PEN).<String>at("$.state")).isEqualTo("OPEN");
         assertThat(api.slot(file, "contract")).isEqualTo("awaiting-signature");
-        assertThat(sign(api, signing, "director", Map.of("typed", "Bram Ostervelt"))
+        assertThat(sign(api, signing, "director", Map.of("typed", "Signer as director"))
                         .<String>at("$.state"))
                 .isEqualTo("COMPLETE");
         assertThat(api.slot(file, "contract")).isEqualTo("on-file");
@@ -141,7 +141,7 @@ class SigningTest {
         assertThat(api.get("/api/documents/{id}", document).<List<Integer>>at("$.versions[*].number"))
                 .hasSize(2);
         UUID second = start(api, document, "director");
-        sign(api, second, "director", Map.of("typed", "Bram Ostervelt"));
+        sign(api, second, "director", Map.of("typed", "Signer as director"));
         byte[] pdf = api.get("/api/documents/{id}/versions/3/content", document).bytes();
         assertThat(pdfsig(pdf)).contains("Signature is Valid.");
         try (var copy = org.apache.pdfbox.Loader.loadPDF(pdf)) {
@@ -158,6 +158,9 @@ class SigningTest {
         assertThat(sign(api, signing, "employee", Map.of()).status()).isEqualTo(422);
         assertThat(sign(api, signing, "employee", Map.of("typed", "  ")).status())
                 .isEqualTo(422);
+        assertThat(sign(api, signing, "employee", Map.of("typed", "Bram Ostervelt"))
+                        .<String>at("$.problems[0].message"))
+                .contains("is not the name of Signer as employee");
         Map<String, Object> outside = Map.of(
                 "strokes",
                 List.of(List.of(Map.of("x", 3, "y", 0.5), Map.of("x", 0.5, "y", 0.5), Map.of("x", 0.6, "y", 0.5))));

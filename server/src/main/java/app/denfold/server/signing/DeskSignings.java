@@ -1,5 +1,6 @@
 package app.denfold.server.signing;
 
+import app.denfold.core.signing.TypedName;
 import app.denfold.paper.sealing.SignedCopy;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
@@ -216,9 +217,20 @@ class DeskSignings {
         if (!signing.next().orElseThrow().role().equals(role)) {
             throw Refusal.conflict("not-his-turn", "Somebody else's turn has come meanwhile. Look at the page again.");
         }
+        requireOwnName(signing.next().orElseThrow().signer(), given.typed());
         SigningStep step = signing.sign(given.method(), MarkJson.checked(given), viewer.name(), calendar.now());
         documents.sign(signing.documentId(), new GivenSignature(step.role(), step.signer(), calendar.today()));
         sealSigned.later(signing);
+    }
+
+    /** Nobody signs with somebody else's name. */
+    private static void requireOwnName(String signer, @Nullable String typed) {
+        if (typed != null && !typed.isBlank() && !TypedName.isOf(signer, typed)) {
+            throw Refusal.invalid(
+                    "signature",
+                    "“" + typed.strip() + "” is not the name of " + signer
+                            + ", whose turn it is. If somebody else signs, end this signing and start again with them.");
+        }
     }
 
     /** What is signed is what lies on the desk: nobody brought other bytes since. */

@@ -1,0 +1,5 @@
+/** Rules of signing. */
+@NullMarked
+package app.denfold.core.signing;
+
+import org.jspecify.annotations.NullMarked;
