@@ -81,7 +81,7 @@ function Sections({ sections }: { sections: Section[] }) {
               aria-label={`Files that have ${section.label}`}
               value={section.subject ?? "ALL"}
               options={FILES}
-              style={{ width: 170 }}
+              style={{ width: 190 }}
               onChange={(of) =>
                 setDraft(draft.map((s, j) => (j === i ? { ...s, subject: of === "ALL" ? null : of } : s)))
               }

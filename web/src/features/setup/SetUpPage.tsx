@@ -1,4 +1,5 @@
-import { Navigate, NavLink, Route, Routes } from "react-router";
+import { useEffect, useRef } from "react";
+import { Navigate, NavLink, Route, Routes, useLocation } from "react-router";
 import { Where } from "../../ui/Where";
 import { PickupsSetUp } from "../arrivals/PickupsSetUp";
 import { FirstSteps } from "../beginning/FirstSteps";
@@ -32,13 +33,20 @@ const PLACES = [
 
 /** Where an administrator says what files hold. */
 export function SetUpPage() {
+  const places = useRef<HTMLElement>(null);
+  const { pathname } = useLocation();
+  // on a narrow screen the places are a strip, of which the present one is to be seen
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is another place that asks for it
+  useEffect(() => {
+    places.current?.querySelector(".active")?.scrollIntoView?.({ block: "nearest", inline: "center" });
+  }, [pathname]);
   return (
     <div className="set-up">
       <FirstSteps />
       <Where>
         <strong>Set-up</strong>
       </Where>
-      <nav className="set-up-places" aria-label="Set-up">
+      <nav className="set-up-places" aria-label="Set-up" ref={places}>
         {PLACES.map((place) => (
           <NavLink key={place.path} to={`/set-up/${place.path}`}>
             <strong>{place.label}</strong>

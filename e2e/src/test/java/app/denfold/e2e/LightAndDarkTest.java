@@ -29,6 +29,7 @@ class LightAndDarkTest {
             server.start();
             setUp(chromium.desk(server.address()));
             portal(chromium.phone(server.address()));
+            checkOfACopy(chromium.phone(server.address()));
             assertThat(accessibility.faults()).isEmpty();
         }
     }
@@ -67,6 +68,13 @@ class LightAndDarkTest {
         }
         // at 200 % of a phone's usual width one still reaches everything
         look(page, 320, ColorScheme.LIGHT);
+    }
+
+    private void checkOfACopy(Page page) {
+        page.navigate("/check");
+        assertThat(page.getByText("Drop the PDF here, or click to choose it")).isVisible();
+        look(page, 390, ColorScheme.DARK);
+        look(page, 1280, ColorScheme.LIGHT);
     }
 
     private void look(Page page, int width, ColorScheme scheme) {
