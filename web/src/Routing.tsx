@@ -43,9 +43,9 @@ export function Routing() {
       <Route
         path="/invitation/:token"
         element={
-          <InAntd>
+          <Suspense fallback={<OnItsWay />}>
             <InvitationPage />
-          </InAntd>
+          </Suspense>
         }
       />
       <Route
@@ -74,9 +74,9 @@ function SignedIn() {
   const practice = useQuery(practiceOptions);
   if (!me.data && me.error instanceof Problem && me.error.status === 401) {
     return (
-      <InAntd>
+      <Suspense fallback={<OnItsWay />}>
         <SignInPage />
-      </InAntd>
+      </Suspense>
     );
   }
   return (

@@ -1,13 +1,17 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Alert, Button, Form, Input } from "antd";
+import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { answer, api, fieldWords, type Shape, wordsOf } from "../../api/client";
 import "./access.css";
 import { practiceOptions } from "../../api/practice";
+import { PlainAlert, PlainField } from "../../ui/PlainForm";
 import { PracticeMark } from "../practice/PracticeMark";
 import { forgetAccount } from "./leaveSession";
 import { neededAfter, SecondStep } from "./needed";
 import { meOptions } from "./sessionQueries";
+
+/** Characters of a password. */
+const LEAST = 10;
 
 /** Where a one-time link leads: the guest chooses a password and is in. */
 export function InvitationPage() {
@@ -25,7 +29,7 @@ export function InvitationPage() {
         <h1>{practice.data?.name ?? "\u00a0"}</h1>
         {invitation.error && (
           <>
-            <Alert type="warning" title={wordsOf(invitation.error)} />
+            <PlainAlert>{wordsOf(invitation.error)}</PlainAlert>
             <p>
               <a href="/">Go to sign in</a>
             </p>
@@ -41,6 +45,8 @@ export function InvitationPage() {
 }
 
 function ChoosePassword({ token, name, email }: { token: string; name: string; email: string }) {
+  const [password, setPassword] = useState("");
+  const [tried, setTried] = useState(false);
   const queries = useQueryClient();
   const navigate = useNavigate();
   const comeIn = (me: Shape<"Me">) => {
@@ -58,28 +64,37 @@ function ChoosePassword({ token, name, email }: { token: string; name: string; e
     return <SecondStep needed={needed} onIn={comeIn} onBack={() => navigate("/", { replace: true })} />;
   }
   return (
-    <Form layout="vertical" requiredMark={false} onFinish={(values) => accept.mutate(values)}>
+    <form
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        setTried(true);
+        if (password.length >= LEAST) {
+          accept.mutate({ password });
+        }
+      }}
+    >
       <p>
         Welcome, {name}. Choose a password for <strong>{email}</strong>; from then on you sign in with both.
       </p>
-      <Form.Item
+      <PlainField
         label="New password"
-        name="password"
-        extra="At least 10 characters."
-        rules={[{ required: true, min: 10, message: "A password needs at least 10 characters." }]}
-      >
-        <Input.Password autoComplete="new-password" autoFocus />
-      </Form.Item>
+        type="password"
+        autoComplete="new-password"
+        autoFocus
+        hint={`At least ${LEAST} characters.`}
+        value={password}
+        onChange={setPassword}
+        error={
+          tried && password.length < LEAST ? `A password needs at least ${LEAST} characters.` : undefined
+        }
+      />
       {accept.error && (
-        <Alert
-          type="error"
-          title={fieldWords(accept.error, "password") ?? wordsOf(accept.error)}
-          style={{ marginBottom: 12 }}
-        />
+        <PlainAlert>{fieldWords(accept.error, "password") ?? wordsOf(accept.error)}</PlainAlert>
       )}
-      <Button type="primary" htmlType="submit" block loading={accept.isPending}>
+      <button type="submit" className="plain-button wide first" disabled={accept.isPending}>
         Save and go in
-      </Button>
-    </Form>
+      </button>
+    </form>
   );
 }

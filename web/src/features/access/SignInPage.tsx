@@ -1,10 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Alert, Button, Form, Input } from "antd";
 import { useState } from "react";
 import { Link } from "react-router";
 import { answer, api, type Shape, wordsOf } from "../../api/client";
 import "./access.css";
 import { practiceOptions } from "../../api/practice";
+import { PlainAlert, PlainField } from "../../ui/PlainForm";
 import { PracticeMark } from "../practice/PracticeMark";
 import { ForgottenPassword } from "./ForgottenPassword";
 import { forgetAccount } from "./leaveSession";
@@ -26,6 +26,9 @@ export function SignInPage() {
     queryFn: () => answer(api.GET("/api/session/ways")),
     staleTime: Number.POSITIVE_INFINITY,
   }).data;
+  const [email, setEmail] = useState("");
+  const [password, setPassword] = useState("");
+  const [tried, setTried] = useState(false);
   const [forgot, setForgot] = useState(false);
   const [needed, setNeeded] = useState<Needed>();
   const queries = useQueryClient();
@@ -51,45 +54,56 @@ export function SignInPage() {
         ) : needed ? (
           <SecondStep needed={needed} onIn={comeIn} onBack={() => setNeeded(undefined)} />
         ) : (
-          <Form layout="vertical" requiredMark={false} onFinish={(values) => signIn.mutate(values)}>
-            {fromHouse && <Alert type="warning" title={fromHouse} style={{ marginBottom: 12 }} />}
-            <Form.Item
+          <form
+            noValidate
+            onSubmit={(e) => {
+              e.preventDefault();
+              setTried(true);
+              if (email.trim() && password) {
+                signIn.mutate({ email: email.trim(), password });
+              }
+            }}
+          >
+            {fromHouse && <PlainAlert>{fromHouse}</PlainAlert>}
+            <PlainField
               label="Mail address"
-              name="email"
-              rules={[{ required: true, message: "Type your mail address." }]}
-            >
-              <Input autoComplete="username" autoFocus />
-            </Form.Item>
-            <Form.Item
+              autoComplete="username"
+              autoFocus
+              value={email}
+              onChange={setEmail}
+              error={tried && !email.trim() ? "Type your mail address." : undefined}
+            />
+            <PlainField
               label="Password"
-              name="password"
-              rules={[{ required: true, message: "Type your password." }]}
-            >
-              <Input.Password autoComplete="current-password" />
-            </Form.Item>
-            {refusal && <Alert type="error" title={wordsOf(refusal)} style={{ marginBottom: 12 }} />}
-            <Button type="primary" htmlType="submit" block loading={signIn.isPending}>
+              type="password"
+              autoComplete="current-password"
+              value={password}
+              onChange={setPassword}
+              error={tried && !password ? "Type your password." : undefined}
+            />
+            {refusal && <PlainAlert>{wordsOf(refusal)}</PlainAlert>}
+            <button type="submit" className="plain-button wide first" disabled={signIn.isPending}>
               Sign in
-            </Button>
+            </button>
             {hasPasskeys() && (
-              <Button
-                block
-                loading={passkey.isPending}
+              <button
+                type="button"
+                className="plain-button wide"
+                disabled={passkey.isPending}
                 onClick={() => passkey.mutate()}
-                className="door-other"
               >
                 Sign in with a passkey
-              </Button>
+              </button>
             )}
             {ways?.house && (
-              <Button block href={ways.houseAddress ?? ""} className="door-other" role="button">
+              <a className="plain-button wide" href={ways.houseAddress ?? ""}>
                 Sign in with {ways.house}
-              </Button>
+              </a>
             )}
-            <Button type="link" block onClick={() => setForgot(true)}>
+            <button type="button" className="linklike door-forgotten" onClick={() => setForgot(true)}>
               Forgotten your password?
-            </Button>
-          </Form>
+            </button>
+          </form>
         )}
         {practice.data?.address && <p className="door-foot">{practice.data.address}</p>}
         <p className="door-foot">

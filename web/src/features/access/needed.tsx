@@ -10,13 +10,16 @@ export function neededAfter(error: unknown): Needed | undefined {
   return code === "code-needed" || code === "second-factor-needed" ? code : undefined;
 }
 
+const Antd = lazy(() => import("../../ui/Antd"));
 const Step = lazy(() => import("./SecondStep").then((m) => ({ default: m.SecondStep })));
 
 /** The step itself, fetched when it is needed. */
 export function SecondStep(props: ComponentProps<typeof Step>) {
   return (
     <Suspense>
-      <Step {...props} />
+      <Antd>
+        <Step {...props} />
+      </Antd>
     </Suspense>
   );
 }

@@ -120,7 +120,8 @@ class WaysInTest {
     }
 
     private void throughTheHouse() {
-        Locator through = desk.button("Sign in with your Oakhollin account");
+        Locator through = page.getByRole(
+                AriaRole.LINK, new Page.GetByRoleOptions().setName("Sign in with your Oakhollin account"));
         through.click();
         page.getByText("Somebody without an account").click();
         assertThat(page.getByText("has no account here")).isVisible();
