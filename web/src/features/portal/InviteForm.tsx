@@ -7,7 +7,7 @@ import { RightsForm, USUAL } from "./RightsForm";
 
 type InviteFormProps = {
   /** Whose files the guest is let into; of one alone the form proposes the person, or somebody around. */
-  files: { id: string; name: string; email?: string | null }[];
+  files: { id: string; name: string; email?: string | null; subject?: Shape<"FileAnswer">["subject"] }[];
   okText: string;
   onInvited: (accountId: string, name: string) => void;
 };
@@ -46,7 +46,7 @@ export function InviteForm({ files, okText, onInvited }: InviteFormProps) {
       layout="vertical"
       requiredMark={false}
       initialValues={
-        only
+        only && only.subject !== "PRACTICE"
           ? { name: only.name, email: only.email ?? "", relation: "the person", rights: USUAL }
           : { name: "", email: "", relation: "other", rights: USUAL }
       }

@@ -122,6 +122,9 @@ class PracticesOwnFilesTest {
         assertThat(api.get("/api/document-types").<List<Object>>at("$[?(@.code=='passport')].subject"))
                 .isEmpty();
         UUID shed = open(place("Shed", "Fen Lane")).id("$.id");
+        assertThat(api.get("/api/files/" + shed + "/signers?role=landlord").<List<String>>at("$[*].name"))
+                .as("a shed signs nothing")
+                .isEmpty();
         assertThat(api.get("/api/files/{id}/kind", shed).<String>at("$.subject"))
                 .isEqualTo("PRACTICE");
         Map<String, Object> kind = new HashMap<>(api.get("/api/set-up/kinds")

@@ -1,5 +1,6 @@
 package app.denfold.server.relations;
 
+import app.denfold.core.filing.Subject;
 import app.denfold.core.people.RelationKind;
 import app.denfold.core.people.Representation;
 import app.denfold.server.access.Viewer;
@@ -9,6 +10,7 @@ import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.SearchText;
+import app.denfold.server.people.kinds.Kinds;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;
@@ -27,6 +29,7 @@ public class PeopleAround {
     private final RelationRepository relations;
     private final OutsiderRepository outsiders;
     private final PersonFiles files;
+    private final Kinds kinds;
     private final Accounts accounts;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
@@ -35,6 +38,7 @@ public class PeopleAround {
             RelationRepository relations,
             OutsiderRepository outsiders,
             PersonFiles files,
+            Kinds kinds,
             AuditTrail trail,
             PracticeCalendar calendar,
             Accounts accounts) {
@@ -42,6 +46,7 @@ public class PeopleAround {
         this.relations = relations;
         this.outsiders = outsiders;
         this.files = files;
+        this.kinds = kinds;
         this.trail = trail;
         this.calendar = calendar;
     }
@@ -104,12 +109,15 @@ public class PeopleAround {
     public List<ProposedSigner> signers(Viewer viewer, UUID fileId, List<String> roles) {
         PersonFile file = files.visible(viewer, fileId);
         List<Representation.Somebody> related = around(viewer, fileId);
+        // a building signs nothing: for the practice somebody related does, or whoever is named at the desk
+        boolean isPerson = kinds.kind(file.kind()).subject() == Subject.PERSON;
         return roles.stream()
                 .map(role -> new ProposedSigner(
                         role,
                         accounts.signsAs(role)
                                 .or(() -> Representation.signer(
                                                 role, self(file), file.birthDate(), related, calendar.today())
+                                        .filter(s -> isPerson || s.kind() != null)
                                         .map(Representation.Somebody::name))
                                 .orElse(null)))
                 .toList();
