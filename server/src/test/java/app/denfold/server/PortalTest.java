@@ -210,6 +210,7 @@ class PortalTest {
                 || pattern.startsWith("/api/session")
                 || pattern.equals("/api/beginning")
                 || pattern.startsWith("/api/practice")
+                || pattern.equals("/api/copies/check")
                 || pattern.startsWith("/api/uploads")
                 || pattern.startsWith("/api/my-")
                 || pattern.equals("/api/forgotten-password")
