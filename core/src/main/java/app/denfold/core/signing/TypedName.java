@@ -11,40 +11,35 @@ public final class TypedName {
 
     /**
      * Whether what was typed is the name: the same words in any order, capital letters, accents and dots aside. Given
-     * names may be left out or shortened to their first letter; the family name, which stands last in the name or first in
-     * what was typed, may not.
+     * names may be left out or shortened to their first letter, the last word of the name may not. What follows a comma
+     * behind at least two words, such as a title, is no part of the name.
      *
      * @param name as it is known, given names first
      */
     public static boolean isOf(String name, String typed) {
-        List<String> known = PlainText.words(name);
-        List<String> left = new ArrayList<>(known);
+        List<String> left = new ArrayList<>(nameWords(name));
         List<String> written = PlainText.words(typed);
-        if (known.isEmpty() || written.isEmpty() || !written.contains(known.get(known.size() - 1))) {
+        if (left.isEmpty() || !written.contains(left.get(left.size() - 1))) {
             return false;
         }
         // whole words first, so that an initial takes none of them
-        List<String> initials = new ArrayList<>();
-        for (String word : written) {
-            if (!left.remove(word)) {
-                initials.add(word);
-            }
-        }
-        for (String initial : initials) {
-            if (initial.length() != 1 || !left.removeIf(once(initial))) {
-                return false;
-            }
-        }
-        return true;
+        List<String> initials =
+                written.stream().filter(word -> !left.remove(word)).toList();
+        return initials.stream().allMatch(initial -> initial.length() == 1 && takeFirst(left, initial));
     }
 
-    /** True of the first word only that begins so. */
-    private static java.util.function.Predicate<String> once(String initial) {
-        boolean[] taken = {false};
-        return word -> {
-            boolean fits = !taken[0] && word.startsWith(initial);
-            taken[0] |= fits;
-            return fits;
-        };
+    private static List<String> nameWords(String name) {
+        List<String> untilComma = PlainText.words(name.split(",", 2)[0]);
+        return untilComma.size() > 1 ? untilComma : PlainText.words(name);
+    }
+
+    /** Takes the first word away that begins so. @return whether there was one */
+    private static boolean takeFirst(List<String> words, String initial) {
+        for (String word : words) {
+            if (word.startsWith(initial)) {
+                return words.remove(word);
+            }
+        }
+        return false;
     }
 }

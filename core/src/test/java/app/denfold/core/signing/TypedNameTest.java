@@ -20,6 +20,9 @@ class TypedNameTest {
                 "Hedda Nørgaard-Lind | Hedda Norgaard Lind",
                 "Ana Maria Ščerba | A. M. Scerba",
                 "Dr. Ansgar Wolfreth | Ansgar Wolfreth",
+                "Maren Solbakke, auditor | Maren Solbakke",
+                "Korhola, Tamsin | Tamsin Korhola",
+                "王小明 | 王小明",
                 "Lower Stables | Lower Stables"
             })
     void isOf(String name, String typed) {
@@ -37,6 +40,7 @@ class TypedNameTest {
                 "Tamsin Korhola | P. Korhola",
                 "Tamsin Korhola | Tamsin Korhola Ostervelt",
                 "Tamsin Korhola | T. T. Korhola",
+                "Maren Solbakke, auditor | auditor",
                 "Hedda Nørgaard-Lind | Hedda Norgaard",
                 "Tamsin Korhola | '...'"
             })

@@ -6,11 +6,15 @@ import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
+import java.util.Collection;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.List;
-import java.util.Optional;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -92,18 +96,30 @@ public class Decisions {
         }
     }
 
-    /** With whom the document waits for review; empty when that is anyone. */
-    /** In whose place the viewer would decide about a paper; empty when it waits for the viewer, or for anyone. */
-    public Optional<String> deputyFor(Viewer viewer, FiledDocument document) {
-        Set<UUID> reviewers = document.reviewers(documents.typesOf(document));
-        return reviewers.isEmpty() || reviewers.contains(viewer.accountId())
-                ? Optional.empty()
-                : accounts.viewers(reviewers).stream()
-                        .filter(v -> accounts.actsFor(viewer).contains(v.accountId()))
-                        .map(Viewer::name)
-                        .findFirst();
+    /**
+     * In whose place the viewer would decide about papers.
+     *
+     * @return names by the papers' ids; those that wait for the viewer, or for anyone, are left out
+     */
+    @Transactional(readOnly = true)
+    public Map<UUID, String> deputyFor(Viewer viewer, Collection<FiledDocument> papers) {
+        Map<UUID, String> away = accounts.viewers(accounts.actsFor(viewer)).stream()
+                .filter(v -> !v.accountId().equals(viewer.accountId()))
+                .collect(Collectors.toMap(Viewer::accountId, Viewer::name));
+        Map<UUID, String> names = new HashMap<>();
+        for (FiledDocument paper : papers) {
+            Set<UUID> reviewers = paper.reviewers(documents.typesOf(paper));
+            if (!reviewers.contains(viewer.accountId())) {
+                reviewers.stream()
+                        .filter(away::containsKey)
+                        .findFirst()
+                        .ifPresent(r -> names.put(paper.id(), Objects.requireNonNull(away.get(r))));
+            }
+        }
+        return names;
     }
 
+    /** With whom the document waits for review; empty when that is anyone. */
     public List<String> reviewerNames(FiledDocument document) {
         return accounts.viewers(document.reviewers(documents.typesOf(document))).stream()
                 .map(Viewer::name)

@@ -223,6 +223,7 @@ class TodayList {
         List<FiledDocument> papers = decisions.toReview(viewer, MOST_PAPERS);
         Map<UUID, String> names =
                 names(papers.stream().map(FiledDocument::fileId).distinct().toList());
+        Map<UUID, String> forWhom = decisions.deputyFor(viewer, papers);
         for (FiledDocument paper : papers) {
             items.add(new TodayItem(
                     "review",
@@ -231,7 +232,7 @@ class TodayList {
                     paper.id(),
                     List.of(new TodaySlot(documents.typeLabel(paper), Status.IN_REVIEW, paper.receivedOn())),
                     paper.receivedOn(),
-                    decisions.deputyFor(viewer, paper).map(n -> "for " + n).orElse(null),
+                    forWhom.containsKey(paper.id()) ? "for " + forWhom.get(paper.id()) : null,
                     paper.versions().size()));
         }
         items.addAll(perPerson("sign", board.standing(viewer, List.of(Status.AWAITING_SIGNATURE), MOST_SLOTS)));
