@@ -389,6 +389,26 @@ class GuestRightsTest {
                             .status())
                     .isLessThan(300);
         }
+        List<String> clearance = guest.get("/api/portal").at("$.asks[?(@.label==\"Physician's clearance\")].id");
+        UUID asked = guest.post(
+                        "/api/portal/papers",
+                        Map.of(
+                                "fileId",
+                                patient,
+                                "askId",
+                                clearance.get(0),
+                                "upload",
+                                guest.sent("asked.pdf", Papers.pdf("Seen by the physician"))))
+                .id("$.id");
+        guest.post("/api/portal/messages", Map.of("fileId", patient, "words", "Here it is.", "sent", List.of(asked)));
+        String with = "$[0].messages[0].papers";
+        assertThat(api.get("/api/files/{id}/messages", patient).<List<Object>>at(with))
+                .hasSize(1);
+        assertThat(practice.colleague(null, false, true)
+                        .get("/api/files/{id}/messages", patient)
+                        .<List<Object>>at(with))
+                .as("it waits as an answer to what few may know of")
+                .isEmpty();
         UUID quiet = guest.sendToPractice(patient, "quiet.pdf", Papers.pdf("A physician's clearance"))
                 .id("$.id");
         UUID plain = guest.sendToPractice(patient, "plain.pdf", Papers.pdf("An emergency contact sheet"))
@@ -399,7 +419,7 @@ class GuestRightsTest {
         Api few = practice.colleague(null, false, true);
         String asSeen = "/api/guests/{id}/portal";
         assertThat(api.get(asSeen, account).<List<String>>at("$.sent[*].fileName"))
-                .containsExactlyInAnyOrder("quiet.pdf", "plain.pdf", "waiting.pdf");
+                .containsExactlyInAnyOrder("asked.pdf", "quiet.pdf", "plain.pdf", "waiting.pdf");
         assertThat(few.get(asSeen, account).<List<String>>at("$.sent[*].fileName"))
                 .containsExactlyInAnyOrder("plain.pdf", "waiting.pdf");
         assertThat(few.get(asSeen, account).body()).doesNotContainIgnoringCase("clearance");

@@ -14,6 +14,7 @@ import app.denfold.server.portal.GuestRight;
 import app.denfold.server.portal.GuestRightRepository;
 import app.denfold.server.portal.RightsDetails;
 import app.denfold.server.portal.page.Portal;
+import app.denfold.server.portal.seeing.SeenOfSent;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;
@@ -40,6 +41,7 @@ class ShowGuests {
     private final Portal portal;
     private final Asks asks;
     private final Arrivals arrivals;
+    private final SeenOfSent seen;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
 
@@ -51,6 +53,7 @@ class ShowGuests {
             Portal portal,
             Asks asks,
             Arrivals arrivals,
+            SeenOfSent seen,
             AuditTrail trail,
             PracticeCalendar calendar) {
         this.rights = rights;
@@ -60,6 +63,7 @@ class ShowGuests {
         this.portal = portal;
         this.asks = asks;
         this.arrivals = arrivals;
+        this.seen = seen;
         this.trail = trail;
         this.calendar = calendar;
     }
@@ -140,12 +144,12 @@ class ShowGuests {
     Portal.PortalAnswer asSeenBy(Viewer viewer, UUID accountId) {
         Set<UUID> visible = filesOf(viewer, accountId);
         Viewer guest = accounts.viewer(accountId).orElseThrow(() -> Refusal.notFound("guest"));
-        Portal.PortalAnswer seen = portal.portal(guest);
+        Portal.PortalAnswer page = portal.portal(guest);
         Set<UUID> papers =
                 documents
                         .visible(
                                 viewer,
-                                seen.shared().stream()
+                                page.shared().stream()
                                         .map(Portal.SharedPaper::documentId)
                                         .toList())
                         .stream()
@@ -156,28 +160,20 @@ class ShowGuests {
                 .map(a -> a.ask().id())
                 .collect(Collectors.toSet());
         Set<UUID> sent = arrivals.sentBy(accountId).stream()
-                .filter(s -> s.fileId() != null && visible.contains(s.fileId()) && maySee(viewer, s))
+                .filter(s -> s.fileId() != null && visible.contains(s.fileId()) && seen.maySee(viewer, s))
                 .map(Arrivals.Sent::id)
                 .collect(Collectors.toSet());
         return new Portal.PortalAnswer(
-                seen.practice(),
-                seen.colour(),
-                seen.guest(),
-                seen.previousVisit(),
-                seen.people().stream().filter(p -> visible.contains(p.fileId())).toList(),
-                seen.asks().stream().filter(a -> asked.contains(a.id())).toList(),
-                seen.shared().stream()
+                page.practice(),
+                page.colour(),
+                page.guest(),
+                page.previousVisit(),
+                page.people().stream().filter(p -> visible.contains(p.fileId())).toList(),
+                page.asks().stream().filter(a -> asked.contains(a.id())).toList(),
+                page.shared().stream()
                         .filter(s -> papers.contains(s.documentId()))
                         .toList(),
-                seen.sent().stream().filter(s -> sent.contains(s.id())).toList());
-    }
-
-    /** Of what was filed the paper decides, of what was not the type it is proposed as. */
-    private boolean maySee(Viewer viewer, Arrivals.Sent sent) {
-        if (sent.documentId() != null) {
-            return !documents.visible(viewer, List.of(sent.documentId())).isEmpty();
-        }
-        return sent.suggestedType() == null || viewer.maySee(List.of(sent.suggestedType()));
+                page.sent().stream().filter(s -> sent.contains(s.id())).toList());
     }
 
     /** What the guest did in the files the viewer knows, the last first. */

@@ -14,6 +14,7 @@ import app.denfold.server.people.PersonFiles;
 import app.denfold.server.portal.GuestRight;
 import app.denfold.server.portal.GuestRights;
 import app.denfold.server.portal.Guests;
+import app.denfold.server.portal.seeing.SeenOfSent;
 import app.denfold.server.portal.seeing.ShownPapers;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;
@@ -50,6 +51,7 @@ class Messages {
     private final Documents documents;
     private final ShownPapers shown;
     private final Arrivals arrivals;
+    private final SeenOfSent seen;
     private final Outbox outbox;
     private final AuditTrail trail;
     private final PracticeSettings settings;
@@ -65,6 +67,7 @@ class Messages {
             Documents documents,
             ShownPapers shown,
             Arrivals arrivals,
+            SeenOfSent seen,
             Outbox outbox,
             AuditTrail trail,
             PracticeSettings settings,
@@ -78,6 +81,7 @@ class Messages {
         this.documents = documents;
         this.shown = shown;
         this.arrivals = arrivals;
+        this.seen = seen;
         this.outbox = outbox;
         this.trail = trail;
         this.settings = settings;
@@ -106,15 +110,17 @@ class Messages {
     /** All that a guest and the practice wrote to each other, person by person; those without a word as well. */
     @Transactional(readOnly = true)
     List<Conversation> ofGuest(Viewer guest) {
-        Map<UUID, List<PortalMessage>> byFile = messages.findByGuestIdOrderByAt(guest.accountId()).stream()
-                .collect(Collectors.groupingBy(PortalMessage::fileId));
+        List<PortalMessage> all = messages.findByGuestIdOrderByAt(guest.accountId());
+        Map<UUID, List<PortalMessage>> byFile = all.stream().collect(Collectors.groupingBy(PortalMessage::fileId));
+        List<Arrivals.Sent> sent = sentWith(guest.accountId(), all);
         return rights.of(guest.accountId()).stream()
                 .map(right -> conversation(
                         right.fileId(),
                         guest.accountId(),
                         byFile.getOrDefault(right.fileId(), List.of()),
                         m -> m.isFromGuest()
-                                ? sentWith(m)
+                                ? sent.stream()
+                                        .filter(s -> m.papers().contains(s.id()))
                                         .map(s -> new MessagePaper(s.fileName(), null, null))
                                         .toList()
                                 : m.papers().stream()
@@ -134,17 +140,21 @@ class Messages {
         messages.findByFileIdOrderByAt(fileId).forEach(m -> byGuest.computeIfAbsent(m.guestId(), g -> new ArrayList<>())
                 .add(m));
         return byGuest.entrySet().stream()
-                .map(e -> conversation(fileId, e.getKey(), e.getValue(), m -> papersFor(viewer, m)))
+                .map(e -> {
+                    List<Arrivals.Sent> sent = sentWith(e.getKey(), e.getValue());
+                    return conversation(fileId, e.getKey(), e.getValue(), m -> papersFor(viewer, m, sent));
+                })
                 .toList();
     }
 
-    private List<MessagePaper> papersFor(Viewer viewer, PortalMessage message) {
+    private List<MessagePaper> papersFor(Viewer viewer, PortalMessage message, List<Arrivals.Sent> sent) {
         if (!message.isFromGuest()) {
             return documents.visible(viewer, message.papers()).stream()
                     .map(MessagePaper::of)
                     .toList();
         }
-        return sentWith(message)
+        return sent.stream()
+                .filter(s -> message.papers().contains(s.id()) && seen.maySee(viewer, s))
                 .flatMap(s -> s.documentId() == null
                         ? Stream.of(new MessagePaper(s.fileName(), null, s.id()))
                         : documents.visible(viewer, List.of(s.documentId())).stream()
@@ -152,12 +162,11 @@ class Messages {
                 .toList();
     }
 
-    /** What a guest had sent to go with a message, but for what he took back. */
-    private Stream<Arrivals.Sent> sentWith(PortalMessage message) {
-        return message.papers().isEmpty()
-                ? Stream.empty()
-                : arrivals.sentBy(message.guestId()).stream()
-                        .filter(s -> message.papers().contains(s.id()));
+    /** What a guest sent, but for what he took back; nothing is read when none of it went with a message. */
+    private List<Arrivals.Sent> sentWith(UUID guest, List<PortalMessage> some) {
+        return some.stream().anyMatch(m -> m.isFromGuest() && !m.papers().isEmpty())
+                ? arrivals.sentBy(guest)
+                : List.of();
     }
 
     /** @param papers those that go with a message and that whoever reads may see */
