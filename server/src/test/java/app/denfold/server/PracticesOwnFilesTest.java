@@ -73,6 +73,33 @@ class PracticesOwnFilesTest {
     }
 
     @Test
+    void twoWhoAddOnePlaceAtOnceAddOne() throws Exception {
+        UUID sluice = open(place("Sluice", "Fen Lane")).id("$.id");
+        UUID bridge = open(place("Bridge", "Fen Lane")).id("$.id");
+        Map<UUID, Object> moves = Map.of(
+                sluice, Map.of("version", version(sluice), "person", place("Sluice", "Ferry Reach")),
+                bridge, Map.of("version", version(bridge), "person", place("Bridge", "ferry reach")));
+        List<Integer> answers = moves.entrySet().parallelStream()
+                .map(move -> {
+                    try {
+                        return api.send(HttpMethod.PUT, "/api/files/{id}", move.getValue(), move.getKey())
+                                .status();
+                    } catch (Exception failed) {
+                        throw new IllegalStateException(failed);
+                    }
+                })
+                .toList();
+        assertThat(answers).containsOnly(200);
+        assertThat(places()).filteredOn("ferry reach"::equalsIgnoreCase).hasSize(1);
+        assertThat(api.get("/api/files/{id}", sluice).<String>at("$.facts.place"))
+                .isEqualTo(api.get("/api/files/{id}", bridge).<String>at("$.facts.place"));
+    }
+
+    private int version(UUID file) throws Exception {
+        return api.get("/api/files/{id}", file).at("$.version");
+    }
+
+    @Test
     void whatOnlyPersonsHaveIsRefused() throws Exception {
         Map<String, Object> born = place("Forge", "Fen Lane");
         born.put("birthDate", "1990-01-01");

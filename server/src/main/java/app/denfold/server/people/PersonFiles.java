@@ -17,6 +17,7 @@ import app.denfold.server.people.kinds.PersonKind;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -150,7 +151,7 @@ public class PersonFiles {
         if (file.version() != version) {
             throw Refusal.changedMeanwhile("this file");
         }
-        PersonKind kind = kinds.lock(file.kind());
+        PersonKind kind = kinds.kind(file.kind());
         check.check(details, kind);
         Map<String, String> before = file.factsOn(calendar.today());
         check.requireVisible(viewer, details, kind, before);
@@ -166,8 +167,17 @@ public class PersonFiles {
 
     /** The details as the choices of the kind spell them, which take up what is new. */
     private PersonDetails meetChoices(PersonDetails details, PersonKind kind, Actor by) {
-        PersonDetails spelled = details.with(kinds.spelled(kind, details.facts()));
-        if (kinds.meet(kind, spelled.facts())) {
+        if (!kind.isNews(details.facts())) {
+            return details.with(kind.spelled(details.facts()));
+        }
+        // held, and as it is now: two may add the same at once
+        entities.refresh(kind, LockModeType.PESSIMISTIC_WRITE);
+        PersonDetails spelled = details.with(kind.spelled(details.facts()));
+        if (kind.isNews(spelled.facts())) {
+            kind.meet(spelled.facts());
+            entities.flush();
+            trail.record(
+                    AuditEntry.general(by, "kind-changed", "added to the choices of the kind “" + kind.label() + "”"));
             events.publishEvent(new KindsChanged(kind.label(), by));
         }
         return spelled;

@@ -3,7 +3,6 @@ package app.denfold.server.people.kinds;
 import app.denfold.server.access.SensitiveThings;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.problems.Refusal;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -63,23 +62,6 @@ public class Kinds {
 
     private static PersonKind known(Optional<PersonKind> kind, String code) {
         return kind.orElseThrow(() -> Refusal.invalid("kind", "There is no kind called " + code + "."));
-    }
-
-    /** The values as the choices of the kind spell them. */
-    public Map<String, String> spelled(PersonKind kind, Map<String, String> values) {
-        Map<String, String> spelled = new HashMap<>(values);
-        kind.facts().forEach(f -> spelled.computeIfPresent(f.name(), (name, value) -> f.spelled(value)));
-        return spelled;
-    }
-
-    /** Adds values to the choices that may grow, where they are new. @return whether any was */
-    @Transactional
-    public boolean meet(PersonKind kind, Map<String, String> values) {
-        boolean grew = kind.meet(values);
-        if (grew) {
-            kinds.flush();
-        }
-        return grew;
     }
 
     @Transactional

@@ -6,6 +6,7 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Version;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -93,16 +94,29 @@ public class PersonKind {
         return facts;
     }
 
-    /** Adds what was typed into choices that may grow. @return whether something was new */
-    boolean meet(Map<String, String> values) {
-        List<FactDefinition> grown = facts.stream()
+    /** The values as the choices spell them. */
+    public Map<String, String> spelled(Map<String, String> values) {
+        Map<String, String> spelled = new HashMap<>(values);
+        facts.forEach(f -> spelled.computeIfPresent(f.name(), (name, value) -> f.spelled(value)));
+        return spelled;
+    }
+
+    /** Whether a value is none yet of the choices that may grow. */
+    public boolean isNews(Map<String, String> values) {
+        return !grown(values).equals(facts);
+    }
+
+    /** Adds what was typed to the choices that may grow. The caller holds a lock on the row. */
+    public void meet(Map<String, String> values) {
+        this.facts = grown(values);
+    }
+
+    private List<FactDefinition> grown(Map<String, String> values) {
+        return facts.stream()
                 .map(f -> f.form() == FactDefinition.Form.OPEN_CHOICE && values.containsKey(f.name())
-                        ? f.with(Objects.requireNonNull(values.get(f.name())))
+                        ? f.with(Objects.requireNonNull(values.get(f.name())).strip())
                         : f)
                 .toList();
-        boolean isNew = !grown.equals(facts);
-        this.facts = grown;
-        return isNew;
     }
 
     /** Takes the next file number, such as {@code E-0147}. The caller holds a lock on the row. */

@@ -34,7 +34,11 @@ class SetUpKinds {
         this.events = events;
     }
 
-    /** @param version as it was read; 0 for a new kind @param numberPrefix cannot be changed later @param subject cannot be changed once there are files */
+    /**
+     * @param version as it was read; 0 for a new kind
+     * @param numberPrefix cannot be changed later
+     * @param subject cannot be changed once there are files
+     */
     record KindDetails(
             int version,
             @NotBlank(message = "is needed") @Size(max = 40) String label,
