@@ -4,11 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.jayway.jsonpath.JsonPath;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.test.web.servlet.MockMvc;
 
@@ -24,6 +26,9 @@ class ReadySetsTest {
 
     @Autowired
     JdbcClient jdbc;
+
+    @Value("${denfold.pickup}")
+    Path pickups;
 
     @Test
     void everySetCanBeAddedOnceMoreAndItsChecklistsAsk() throws Exception {
@@ -80,6 +85,9 @@ class ReadySetsTest {
                 false,
                 "pauseSeconds",
                 3);
+        Map<String, Object> half = Map.of("pickups", List.of(desk), "practice", practices);
+        assertThat(api.post("/api/set-up/whole", half).status()).isEqualTo(422);
+        assertThat(pickups.resolve("Ferry desk")).as("a folder would be a desk").doesNotExist();
         assertThat(api.post("/api/set-up/whole", Map.of("pickups", List.of(desk)))
                         .status())
                 .isEqualTo(204);

@@ -20,6 +20,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -32,7 +33,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 class CheckCopy {
 
     private static final int MOST_IN_AN_HOUR = 60;
-    private static final int AT_ONCE = 2;
+    private static final int WAIT_SECONDS = 10;
     private static final Duration HOUR = Duration.ofHours(1);
 
     private final DeskSigningRepository signings;
@@ -43,7 +44,9 @@ class CheckCopy {
     private final PracticeSettings settings;
     private final PracticeCalendar calendar;
     private final TransactionTemplate transactions;
-    private final Semaphore free = new Semaphore(AT_ONCE, true);
+
+    /** One at a time: those who draw pages for people at work share the processes. */
+    private final Semaphore free = new Semaphore(1, true);
 
     CheckCopy(
             DeskSigningRepository signings,
@@ -106,13 +109,24 @@ class CheckCopy {
     /** @throws Refusal when it is no PDF that can be read, or there were too many lately from the address */
     CopyAnswer check(Path copy, String address) throws IOException {
         count(address);
-        free.acquireUninterruptibly();
+        if (!isMyTurn()) {
+            throw Refusal.tooMany("Others are checking copies just now. Try again in a moment.", WAIT_SECONDS);
+        }
         try {
             return checked(copy);
         } catch (WorkerFailed unreadable) {
             throw Refusal.invalid("file", "This is no PDF that can be read. Only sealed PDFs can be checked.");
         } finally {
             free.release();
+        }
+    }
+
+    private boolean isMyTurn() {
+        try {
+            return free.tryAcquire(WAIT_SECONDS, TimeUnit.SECONDS);
+        } catch (InterruptedException stopped) {
+            Thread.currentThread().interrupt();
+            return false;
         }
     }
 

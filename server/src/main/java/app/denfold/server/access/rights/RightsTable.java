@@ -59,9 +59,9 @@ final class RightsTable {
             GET     /api/board/teams                                           LOOK
             GET     /api/colleagues                                            LOOK
             DELETE  /api/comments/{id}                                         CHANGE
+            POST    /api/copies/check                                          EVERYBODY
             GET     /api/cover-sheets                                          CHANGE
             GET     /api/cover-sheets/separator                                CHANGE
-            POST    /api/copies/check                                          EVERYBODY
             POST    /api/coverage/newcomer                                     LOOK
             GET     /api/demo/mail                                             ADMINISTER
             GET     /api/demo/scanner                                          LOOK
@@ -132,7 +132,6 @@ final class RightsTable {
             PUT     /api/files/{id}                                            CHANGE     PEOPLE
             POST    /api/files/{id}/asks                                       CHANGE
             POST    /api/files/{id}/asks/{askId}/withdraw                      CHANGE
-            GET     /api/files/{id}/kind                                       LOOK
             GET     /api/files/{id}/chase                                      LOOK
             POST    /api/files/{id}/chase                                      CHANGE
             GET     /api/files/{id}/duplicates                                 LOOK
@@ -141,6 +140,7 @@ final class RightsTable {
             DELETE  /api/files/{id}/guests/{accountId}                         ADMINISTER
             PUT     /api/files/{id}/guests/{accountId}                         CHANGE
             POST    /api/files/{id}/guests/{accountId}/invitation              CHANGE
+            GET     /api/files/{id}/kind                                       LOOK
             GET     /api/files/{id}/ledger                                     LOOK       COVERAGE
             GET     /api/files/{id}/lines                                      LOOK
             GET     /api/files/{id}/merges                                     LOOK

@@ -19,6 +19,8 @@ import java.util.Optional;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /** The desks that have a pickup folder, and what is set for each. */
 @Service
@@ -120,12 +122,22 @@ public class PickupDesks {
             catalog.type(details.type());
         }
         known(name).set(details);
-        try {
-            Files.createDirectories(root.resolve(name));
-        } catch (IOException failed) {
-            throw new UncheckedIOException(failed);
-        }
+        makeFolderAtCommit(root.resolve(name));
         trail.record(AuditEntry.ofFile(viewer.actor(), "set-up", null, "set up the pickup “" + name + "”"));
+    }
+
+    /** A folder is a desk, so none may be left of what was refused after all. */
+    private static void makeFolderAtCommit(Path folder) {
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void beforeCommit(boolean readOnly) {
+                try {
+                    Files.createDirectories(folder);
+                } catch (IOException failed) {
+                    throw new UncheckedIOException(failed);
+                }
+            }
+        });
     }
 
     public SplitBatch.Rules rulesFor(Arrival arrival) {
