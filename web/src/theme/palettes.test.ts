@@ -31,6 +31,7 @@ test.each(["light", "dark"] as const)("words can be read by %s", (scheme) => {
     ["ochre", "ochrePale"],
     ["plum", "plumPale"],
     ["railInk", "rail"],
+    ["rail", "ochreBright"],
     ["ink", "found"],
     ["onFill", "juniperFill"],
     ["onFill", "clayFill"],

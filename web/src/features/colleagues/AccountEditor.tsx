@@ -208,23 +208,23 @@ export function AccountEditor({
         {!scope.seesSensitive && (
           <div className="form-grid">
             <Form.Item
-              label="Sees sensitive papers of these sections"
+              label="Sees sensitive papers in"
               name={["scope", "seesSections"]}
               {...told("scope.seesSections")}
             >
               <Select
                 mode="multiple"
-                aria-label="Sees sensitive papers of these sections"
-                placeholder="of none"
+                aria-label="Sees sensitive papers in"
+                placeholder="none"
                 options={sections.map((s) => ({ value: s.code, label: s.label }))}
                 showSearch={{ optionFilterProp: "label" }}
               />
             </Form.Item>
-            <Form.Item label="and of these types" name={["scope", "seesTypes"]} {...told("scope.seesTypes")}>
+            <Form.Item label="or of the type" name={["scope", "seesTypes"]} {...told("scope.seesTypes")}>
               <Select
                 mode="multiple"
-                aria-label="and of these types"
-                placeholder="of none"
+                aria-label="Sees sensitive papers of the type"
+                placeholder="none"
                 options={types.map((t) => ({ value: t.code, label: t.label }))}
                 showSearch={{ optionFilterProp: "label" }}
               />
