@@ -45,6 +45,11 @@ public final class Api {
         this.asOf = asOf;
     }
 
+    /** The same with another cookie in the session's place. */
+    public Api with(Cookie cookie) {
+        return new Api(mvc, cookie, asOf);
+    }
+
     /** The same account as it looks at another day. */
     public Api lookingAt(LocalDate day) {
         return new Api(mvc, session, day);

@@ -213,6 +213,7 @@ class PortalTest {
                 || pattern.equals("/api/copies/check")
                 || pattern.startsWith("/api/uploads")
                 || pattern.startsWith("/api/my-")
+                || pattern.startsWith("/api/sign/")
                 || pattern.equals("/api/forgotten-password")
                 || pattern.equals("/api/invitations/{token}");
     }
@@ -231,6 +232,7 @@ class PortalTest {
                 .replace("{fileId}", file.toString())
                 .replace("{accountId}", UUID.randomUUID().toString())
                 .replace("{askId}", UUID.randomUUID().toString())
+                .replaceAll("\\{(turnId|questionId|paperId)}", UUID.randomUUID().toString())
                 .replaceAll("\\{[a-z]+}", "1");
         for (RequestMethod method : methods.isEmpty() ? java.util.Set.of(RequestMethod.GET) : methods) {
             Api.Answer answer =

@@ -115,6 +115,7 @@ class RightsTest {
                 .isNotEmpty()
                 .allMatch(a -> a.startsWith("GET /api/practice")
                         || a.contains("/api/beginning")
+                        || a.contains(" /api/sign/")
                         || a.equals("POST /api/copies/check")
                         || a.contains(" /api/session/"));
     }
@@ -133,6 +134,7 @@ class RightsTest {
                         || a.contains("/api/my-")
                         || a.contains(" /api/session/")
                         || a.contains("/api/beginning")
+                        || a.contains(" /api/sign/")
                         || a.equals("POST /api/copies/check")
                         || a.startsWith("GET /api/practice"));
     }

@@ -148,7 +148,8 @@ class StoredSlotsTest {
             case 6 ->
                 documents.sign(
                         some(papers),
-                        new GivenSignature(random.nextBoolean() ? "employee" : "director", "Bram", day(0)));
+                        new GivenSignature(random.nextBoolean() ? "employee" : "director", "Bram", day(0)),
+                        Actor.system("Bram"));
             case 7 -> waive();
             default -> changePerson();
         }
@@ -256,7 +257,7 @@ class StoredSlotsTest {
         api = practice.administrator();
         UUID file = newPerson(999);
         UUID paper = api.fileNewPaper(file, "contract", day(-5));
-        documents.sign(paper, new GivenSignature("employee", "Tamsin", day(0)));
+        documents.sign(paper, new GivenSignature("employee", "Tamsin", day(0)), Actor.system("Tamsin"));
         List<Document> read = documents.forRules(List.of(file)).get(file);
         assertThat(read)
                 .containsExactly(documents.ofFile(file).stream()

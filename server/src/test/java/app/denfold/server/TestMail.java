@@ -20,6 +20,9 @@ public final class TestMail {
     public static final int PORT = SERVER.getSmtp().getPort();
     private static final Pattern LINK = Pattern.compile("/invitation/([A-Za-z0-9_-]+)");
 
+    private static final Pattern SIGNING_LINK = Pattern.compile("/sign/([A-Za-z0-9_-]+)");
+    private static final Pattern CODE = Pattern.compile(" {2}Code (\\d{3} \\d{3})");
+
     private TestMail() {}
 
     private static GreenMail start() {
@@ -43,6 +46,27 @@ public final class TestMail {
     /** The secret of the newest link that went to an address, waiting for the mail if need be. */
     public static String linkTo(String address) {
         return await().until(() -> newestLink(address), Optional::isPresent).orElseThrow();
+    }
+
+    /** The secret of the newest link for signing that went to an address. */
+    public static String signingLinkTo(String address) {
+        return await().until(() -> newest(SIGNING_LINK, address), Optional::isPresent)
+                .orElseThrow();
+    }
+
+    /** The newest code for signing that went to an address. */
+    public static String codeTo(String address) {
+        return await().until(() -> newest(CODE, address), Optional::isPresent)
+                .orElseThrow()
+                .replace(" ", "");
+    }
+
+    private static Optional<String> newest(Pattern what, String address) {
+        return to(address).stream()
+                .map(what::matcher)
+                .filter(Matcher::find)
+                .map(found -> found.group(1))
+                .reduce((older, newer) -> newer);
     }
 
     /** Waits until so many mails went to an address. */

@@ -3,48 +3,135 @@ package app.denfold.paper.sealing;
 import eu.europa.esig.dss.enumerations.DigestAlgorithm;
 import eu.europa.esig.dss.enumerations.SignatureAlgorithm;
 import eu.europa.esig.dss.enumerations.SignatureLevel;
+import eu.europa.esig.dss.model.DSSDocument;
+import eu.europa.esig.dss.model.DSSMessageDigest;
 import eu.europa.esig.dss.model.InMemoryDocument;
 import eu.europa.esig.dss.model.SignatureValue;
-import eu.europa.esig.dss.model.ToBeSigned;
 import eu.europa.esig.dss.model.x509.CertificateToken;
 import eu.europa.esig.dss.pades.PAdESSignatureParameters;
-import eu.europa.esig.dss.pades.signature.PAdESService;
+import eu.europa.esig.dss.pades.signature.ExternalCMSService;
+import eu.europa.esig.dss.pades.signature.PAdESWithExternalCMSService;
 import eu.europa.esig.dss.spi.DSSUtils;
 import eu.europa.esig.dss.spi.validation.CommonCertificateVerifier;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.math.BigInteger;
+import java.security.SecureRandom;
 import java.time.Instant;
 import java.util.Date;
 import java.util.List;
+import java.util.stream.Stream;
+import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.common.PDStream;
+import org.bouncycastle.asn1.ASN1ObjectIdentifier;
+import org.bouncycastle.asn1.ASN1Primitive;
+import org.bouncycastle.asn1.DERSet;
+import org.bouncycastle.asn1.cms.Attribute;
+import org.bouncycastle.asn1.cms.AttributeTable;
+import org.bouncycastle.asn1.pkcs.PKCSObjectIdentifiers;
+import org.bouncycastle.cms.CMSException;
+import org.bouncycastle.cms.CMSSignedData;
+import org.bouncycastle.cms.SignerInformation;
+import org.bouncycastle.cms.SignerInformationStore;
+import org.bouncycastle.tsp.TSPException;
+import org.bouncycastle.tsp.TimeStampRequest;
+import org.bouncycastle.tsp.TimeStampRequestGenerator;
+import org.bouncycastle.tsp.TimeStampResponse;
 
-/** Seals a PDF: a PAdES baseline B signature (ETSI EN 319 142-1) over all its bytes. */
+/** Seals a PDF: PAdES baseline signatures (ETSI EN 319 142-1), each over all the bytes there are by then. */
 public final class Seal {
+
+    /** Room for a signature with its time-stamp and all certificates, in bytes. */
+    private static final int ROOM = 24_000;
 
     private Seal() {}
 
+    /** How long a seal can be checked. */
+    public enum Level {
+        /** The bytes are signed: baseline B-B. */
+        PLAIN,
+        /** With the time on it: baseline B-T, and B-LT once {@link #addProof} has followed. */
+        STAMPED
+    }
+
+    /** Writes behind a seal what strangers need to check it without asking anybody (ISO 32000-2, 12.8.4.3). */
+    static void addProof(PDDocument document, Trust trust) throws IOException {
+        COSDictionary store = new COSDictionary();
+        store.setItem("Certs", streams(document, trust.certificates(), trust.authorities()));
+        store.setItem("CRLs", streams(document, trust.revoked(), List.of()));
+        document.getDocumentCatalog().getCOSObject().setItem("DSS", store);
+    }
+
+    private static COSArray streams(PDDocument document, List<byte[]> some, List<byte[]> more) throws IOException {
+        COSArray all = new COSArray();
+        for (byte[] bytes : Stream.concat(some.stream(), more.stream()).toList()) {
+            all.add(new PDStream(document, new ByteArrayInputStream(bytes), COSName.FLATE_DECODE));
+        }
+        return all;
+    }
+
     /**
-     * @param certificates of the key that signs, its own first, in DER
-     * @param signer holds the key; it is asked once, and sees nothing of the PDF but what is to be signed
+     * @param signer holds the key; it sees nothing of the PDF but what is to be signed and stamped
      * @param reason printed in the signature, such as "Signed by both parties"
-     * @throws IOException when the signer cannot sign
+     * @throws IOException when the signer cannot sign, or the time cannot be stamped
      */
-    public static byte[] put(byte[] pdf, List<byte[]> certificates, Signer signer, String reason, Instant now)
+    public static byte[] put(byte[] pdf, Trust trust, Signer signer, Level level, String reason, Instant now)
             throws IOException {
         List<CertificateToken> chain =
-                certificates.stream().map(DSSUtils::loadCertificate).toList();
+                trust.certificates().stream().map(DSSUtils::loadCertificate).toList();
         PAdESSignatureParameters parameters = new PAdESSignatureParameters();
         parameters.setSignatureLevel(SignatureLevel.PAdES_BASELINE_B);
         parameters.setDigestAlgorithm(DigestAlgorithm.SHA256);
         parameters.setSigningCertificate(chain.get(0));
         parameters.setCertificateChain(chain);
         parameters.setReason(reason);
+        parameters.setContentSize(ROOM);
         parameters.bLevel().setSigningDate(Date.from(now));
-        PAdESService service = new PAdESService(new CommonCertificateVerifier());
+        CommonCertificateVerifier verifier = new CommonCertificateVerifier();
+        PAdESWithExternalCMSService service = new PAdESWithExternalCMSService();
+        service.setCertificateVerifier(verifier);
         InMemoryDocument document = new InMemoryDocument(pdf);
-        ToBeSigned bytes = service.getDataToSign(document, parameters);
-        SignatureValue value = new SignatureValue(SignatureAlgorithm.RSA_SHA256, signer.sign(bytes.getBytes()));
+        DSSMessageDigest digest = service.getMessageDigest(document, parameters);
+        ExternalCMSService signing = new ExternalCMSService(verifier);
+        byte[] toSign = signing.getDataToSign(digest, parameters).getBytes();
+        DSSDocument signature = signing.signMessageDigest(
+                digest, parameters, new SignatureValue(SignatureAlgorithm.RSA_SHA256, signer.sign(toSign)));
+        DSSDocument given = level == Level.PLAIN ? signature : stamped(DSSUtils.toByteArray(signature), signer);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        service.signDocument(document, parameters, value).writeTo(out);
+        service.signDocument(document, parameters, given).writeTo(out);
         return out.toByteArray();
+    }
+
+    /** The signature with the time on it (RFC 3161, appendix A). */
+    private static DSSDocument stamped(byte[] signature, Signer signer) throws IOException {
+        try {
+            CMSSignedData signed = new CMSSignedData(signature);
+            SignerInformation one = signed.getSignerInfos().iterator().next();
+            TimeStampRequestGenerator asking = new TimeStampRequestGenerator();
+            asking.setCertReq(true);
+            TimeStampRequest request = asking.generate(
+                    new ASN1ObjectIdentifier(DigestAlgorithm.SHA256.getOid()),
+                    DSSUtils.digest(DigestAlgorithm.SHA256, one.getSignature()),
+                    new BigInteger(63, new SecureRandom()));
+            TimeStampResponse response = new TimeStampResponse(signer.stamp(request.getEncoded()));
+            response.validate(request);
+            if (response.getTimeStampToken() == null) {
+                throw new IOException("The time was not stamped: " + response.getStatusString());
+            }
+            Attribute stamp = new Attribute(
+                    PKCSObjectIdentifiers.id_aa_signatureTimeStampToken,
+                    new DERSet(ASN1Primitive.fromByteArray(
+                            response.getTimeStampToken().getEncoded())));
+            SignerInformation withTime =
+                    SignerInformation.replaceUnsignedAttributes(one, new AttributeTable(new DERSet(stamp)));
+            return new InMemoryDocument(CMSSignedData.replaceSigners(signed, new SignerInformationStore(withTime))
+                    .getEncoded());
+        } catch (TSPException | CMSException wrong) {
+            throw new IOException("The time-stamp does not fit: " + wrong.getMessage(), wrong);
+        }
     }
 }

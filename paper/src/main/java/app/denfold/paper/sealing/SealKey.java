@@ -20,23 +20,43 @@ import java.security.cert.X509Certificate;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Date;
 import java.util.List;
 import org.bouncycastle.asn1.x500.X500Name;
 import org.bouncycastle.asn1.x500.X500NameBuilder;
 import org.bouncycastle.asn1.x500.style.BCStyle;
+import org.bouncycastle.asn1.x509.BasicConstraints;
+import org.bouncycastle.asn1.x509.ExtendedKeyUsage;
 import org.bouncycastle.asn1.x509.Extension;
+import org.bouncycastle.asn1.x509.KeyPurposeId;
 import org.bouncycastle.asn1.x509.KeyUsage;
-import org.bouncycastle.cert.X509CertificateHolder;
+import org.bouncycastle.cert.CertIOException;
+import org.bouncycastle.cert.X509v3CertificateBuilder;
+import org.bouncycastle.cert.jcajce.JcaX509CRLConverter;
 import org.bouncycastle.cert.jcajce.JcaX509CertificateConverter;
+import org.bouncycastle.cert.jcajce.JcaX509ExtensionUtils;
+import org.bouncycastle.cert.jcajce.JcaX509v2CRLBuilder;
 import org.bouncycastle.cert.jcajce.JcaX509v3CertificateBuilder;
 import org.bouncycastle.operator.OperatorCreationException;
 import org.bouncycastle.operator.jcajce.JcaContentSignerBuilder;
 
-/** The key that seals signed papers: RSA 3072 with a certificate of its own, kept in a PKCS #12 file. */
+/**
+ * The keys by which a practice's seals are known, in a PKCS #12 file. A root, which strangers trust, lasts long; it speaks
+ * for the key that seals and the one that stamps the time. Those are renewed before they end, and what they sealed is known
+ * by the root for as long as that is trusted. All are RSA 3072.
+ */
 public final class SealKey implements Signer {
 
-    private static final Duration LIFE = Duration.ofDays(20 * 365);
+    private static final Duration LIFE_OF_ROOT = Duration.ofDays(30 * 365);
+    private static final Duration LIFE = Duration.ofDays(3 * 365);
+
+    /** So long before its end a key is renewed. */
+    private static final Duration AHEAD = Duration.ofDays(180);
+
+    private static final String ROOT = "root";
+    private static final String SEAL = "seal";
+    private static final String STAMP = "stamp";
 
     private final Path file;
     private final char[] password;
@@ -47,34 +67,69 @@ public final class SealKey implements Signer {
     }
 
     /**
-     * Opens the key in the file, or makes a new one there.
+     * Opens the keys in the file, or makes new ones there; those that end within half a year are renewed.
      *
-     * @param owner the practice's name, as it stands in the certificate
-     * @param now the certificate is valid from an hour before
+     * @param owner the practice's name, as it stands in the certificates
+     * @param now certificates are valid from an hour before
      * @throws IOException when the file cannot be read or written
      */
     public static SealKey openOrMake(Path file, char[] password, String owner, Instant now) throws IOException {
-        if (!Files.exists(file)) {
-            try {
-                write(file, password, owner, now);
-            } catch (GeneralSecurityException | OperatorCreationException impossible) {
-                throw new IOException("The key for sealing could not be made", impossible);
-            }
+        SealKey key = new SealKey(file, password);
+        try {
+            key.makeWhatIsMissing(owner, now);
+        } catch (GeneralSecurityException | OperatorCreationException impossible) {
+            throw new IOException("The key for sealing could not be made", impossible);
         }
-        return new SealKey(file, password);
+        return key;
     }
 
-    private static void write(Path file, char[] password, String owner, Instant now)
+    private void makeWhatIsMissing(String owner, Instant now)
             throws IOException, GeneralSecurityException, OperatorCreationException {
+        KeyStore store = Files.exists(file) ? opened() : empty();
+        boolean changed = false;
+        if (!store.containsAlias(ROOT)) {
+            KeyPair pair = pair();
+            store.setKeyEntry(ROOT, pair.getPrivate(), password, new Certificate[] {root(pair, owner, now)});
+            changed = true;
+        }
+        for (String alias : List.of(SEAL, STAMP)) {
+            if (!store.containsAlias(alias) || endsSoon(store, alias, now)) {
+                KeyPair pair = pair();
+                X509Certificate own = issued(store, pair, alias, owner, now);
+                store.setKeyEntry(
+                        alias, pair.getPrivate(), password, new Certificate[] {own, store.getCertificate(ROOT)});
+                changed = true;
+            }
+        }
+        if (changed) {
+            write(store);
+        }
+    }
+
+    private static boolean endsSoon(KeyStore store, String alias, Instant now) throws GeneralSecurityException {
+        return ((X509Certificate) store.getCertificate(alias))
+                .getNotAfter()
+                .toInstant()
+                .isBefore(now.plus(AHEAD));
+    }
+
+    private static KeyPair pair() throws GeneralSecurityException {
         KeyPairGenerator generator = KeyPairGenerator.getInstance("RSA");
         generator.initialize(3072);
-        KeyPair pair = generator.generateKeyPair();
+        return generator.generateKeyPair();
+    }
+
+    private KeyStore empty() throws IOException, GeneralSecurityException {
         KeyStore store = KeyStore.getInstance("PKCS12");
         store.load(null, password);
-        store.setKeyEntry("seal", pair.getPrivate(), password, new Certificate[] {certificate(pair, owner, now)});
-        Files.createDirectories(file.toAbsolutePath().getParent());
+        return store;
+    }
+
+    private void write(KeyStore store) throws IOException, GeneralSecurityException {
+        Path folder = file.toAbsolutePath().getParent();
+        Files.createDirectories(folder);
         Path fresh = Files.createTempFile(
-                file.toAbsolutePath().getParent(),
+                folder,
                 "seal",
                 ".new",
                 PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
@@ -84,50 +139,155 @@ public final class SealKey implements Signer {
         Files.move(fresh, file, StandardCopyOption.ATOMIC_MOVE);
     }
 
-    private static X509Certificate certificate(KeyPair pair, String owner, Instant now)
-            throws GeneralSecurityException, OperatorCreationException, IOException {
-        X500Name name = new X500NameBuilder()
-                .addRDN(BCStyle.CN, owner + ", document seal")
+    private static X500Name name(String owner, String what) {
+        return new X500NameBuilder()
+                .addRDN(BCStyle.CN, owner + ", " + what)
                 .addRDN(BCStyle.O, owner)
                 .build();
-        X509CertificateHolder holder = new JcaX509v3CertificateBuilder(
-                        name,
-                        new BigInteger(127, new SecureRandom()).setBit(100),
-                        Date.from(now.minus(Duration.ofHours(1))),
-                        Date.from(now.plus(LIFE)),
-                        name,
-                        pair.getPublic())
-                .addExtension(
-                        Extension.keyUsage, true, new KeyUsage(KeyUsage.digitalSignature | KeyUsage.nonRepudiation))
-                .build(new JcaContentSignerBuilder("SHA256withRSA").build(pair.getPrivate()));
-        return new JcaX509CertificateConverter().getCertificate(holder);
     }
 
-    /** The chain of the key, its own certificate first, in DER. @throws IOException when the file cannot be read */
+    private static X509v3CertificateBuilder certificate(
+            X500Name issuer, X500Name subject, KeyPair pair, Instant now, Instant until) {
+        return new JcaX509v3CertificateBuilder(
+                issuer,
+                new BigInteger(127, new SecureRandom()).setBit(100),
+                Date.from(now.minus(Duration.ofHours(1))),
+                Date.from(until),
+                subject,
+                pair.getPublic());
+    }
+
+    private static X509Certificate root(KeyPair pair, String owner, Instant now)
+            throws GeneralSecurityException, OperatorCreationException, CertIOException {
+        X500Name name = name(owner, "papers");
+        X509v3CertificateBuilder builder = certificate(name, name, pair, now, now.plus(LIFE_OF_ROOT))
+                .addExtension(Extension.basicConstraints, true, new BasicConstraints(0))
+                .addExtension(Extension.keyUsage, true, new KeyUsage(KeyUsage.keyCertSign | KeyUsage.cRLSign))
+                .addExtension(
+                        Extension.subjectKeyIdentifier,
+                        false,
+                        new JcaX509ExtensionUtils().createSubjectKeyIdentifier(pair.getPublic()));
+        return new JcaX509CertificateConverter()
+                .getCertificate(builder.build(new JcaContentSignerBuilder("SHA256withRSA").build(pair.getPrivate())));
+    }
+
+    private X509Certificate issued(KeyStore store, KeyPair pair, String alias, String owner, Instant now)
+            throws GeneralSecurityException, OperatorCreationException, CertIOException {
+        X509Certificate root = (X509Certificate) store.getCertificate(ROOT);
+        boolean seals = alias.equals(SEAL);
+        X509v3CertificateBuilder builder = certificate(
+                        X500Name.getInstance(root.getSubjectX500Principal().getEncoded()),
+                        name(owner, seals ? "document seal" : "time"),
+                        pair,
+                        now,
+                        now.plus(LIFE))
+                .addExtension(
+                        Extension.keyUsage, true, new KeyUsage(KeyUsage.digitalSignature | KeyUsage.nonRepudiation))
+                .addExtension(
+                        Extension.authorityKeyIdentifier,
+                        false,
+                        new JcaX509ExtensionUtils().createAuthorityKeyIdentifier(root))
+                .addExtension(
+                        Extension.subjectKeyIdentifier,
+                        false,
+                        new JcaX509ExtensionUtils().createSubjectKeyIdentifier(pair.getPublic()));
+        if (!seals) {
+            builder.addExtension(
+                    Extension.extendedKeyUsage, true, new ExtendedKeyUsage(KeyPurposeId.id_kp_timeStamping));
+        }
+        PrivateKey issuer = (PrivateKey) store.getKey(ROOT, password);
+        return new JcaX509CertificateConverter()
+                .getCertificate(builder.build(new JcaContentSignerBuilder("SHA256withRSA").build(issuer)));
+    }
+
+    /** The chain of the sealing key, its own certificate first, the root last, in DER. */
     public List<byte[]> certificates() throws IOException {
         try {
             List<byte[]> chain = new ArrayList<>();
-            KeyStore store = opened();
-            for (Certificate certificate : store.getCertificateChain(alias(store))) {
+            for (Certificate certificate : opened().getCertificateChain(SEAL)) {
                 chain.add(certificate.getEncoded());
             }
             return chain;
         } catch (GeneralSecurityException unreadable) {
-            throw new IOException("The key for sealing cannot be read", unreadable);
+            throw unreadable(unreadable);
+        }
+    }
+
+    /**
+     * By what its seals are known, with a list of revoked certificates made now; none ever was.
+     *
+     * @param authorities certificates of other time-stamp authorities that are trusted, in DER
+     */
+    public Trust trust(List<byte[]> authorities, Instant now) throws IOException {
+        try {
+            KeyStore store = opened();
+            X509Certificate root = (X509Certificate) store.getCertificate(ROOT);
+            byte[] list = new JcaX509CRLConverter()
+                    .getCRL(new JcaX509v2CRLBuilder(root, Date.from(now.minus(Duration.ofMinutes(1))))
+                            .setNextUpdate(Date.from(now.plus(LIFE)))
+                            .addExtension(
+                                    Extension.authorityKeyIdentifier,
+                                    false,
+                                    new JcaX509ExtensionUtils().createAuthorityKeyIdentifier(root))
+                            .build(new JcaContentSignerBuilder("SHA256withRSA")
+                                    .build((PrivateKey) store.getKey(ROOT, password))))
+                    .getEncoded();
+            return new Trust(certificates(), List.of(list), authorities);
+        } catch (GeneralSecurityException | OperatorCreationException unreadable) {
+            throw unreadable(unreadable);
+        }
+    }
+
+    /** Whether a certificate is spoken for by the root. @param certificate in DER */
+    public boolean knows(byte[] certificate) throws IOException {
+        try {
+            X509Certificate root = (X509Certificate) opened().getCertificate(ROOT);
+            X509Certificate other = (X509Certificate) java.security.cert.CertificateFactory.getInstance("X.509")
+                    .generateCertificate(new java.io.ByteArrayInputStream(certificate));
+            if (Arrays.equals(root.getEncoded(), certificate)) {
+                return true;
+            }
+            other.verify(root.getPublicKey());
+            return true;
+        } catch (GeneralSecurityException otherIssuer) {
+            return false;
+        }
+    }
+
+    /** Stamps the time in the practice's own name. */
+    public StampAuthority authority() throws IOException {
+        try {
+            KeyStore store = opened();
+            List<X509Certificate> chain = new ArrayList<>();
+            for (Certificate certificate : store.getCertificateChain(STAMP)) {
+                chain.add((X509Certificate) certificate);
+            }
+            return new StampAuthority((PrivateKey) store.getKey(STAMP, password), chain);
+        } catch (GeneralSecurityException unreadable) {
+            throw unreadable(unreadable);
         }
     }
 
     @Override
     public byte[] sign(byte[] bytes) throws IOException {
         try {
-            KeyStore store = opened();
             Signature signature = Signature.getInstance("SHA256withRSA");
-            signature.initSign((PrivateKey) store.getKey(alias(store), password));
+            signature.initSign((PrivateKey) opened().getKey(SEAL, password));
             signature.update(bytes);
             return signature.sign();
         } catch (GeneralSecurityException unreadable) {
-            throw new IOException("The key for sealing cannot be used", unreadable);
+            throw unreadable(unreadable);
         }
+    }
+
+    /** By the practice's own stand-in. */
+    @Override
+    public byte[] stamp(byte[] request) throws IOException {
+        return authority().stamp(request, Instant.now());
+    }
+
+    private static IOException unreadable(Exception why) {
+        return new IOException("The key for sealing cannot be used", why);
     }
 
     private KeyStore opened() throws IOException, GeneralSecurityException {
@@ -136,9 +296,5 @@ public final class SealKey implements Signer {
             store.load(in, password);
         }
         return store;
-    }
-
-    private static String alias(KeyStore store) throws GeneralSecurityException {
-        return store.aliases().nextElement();
     }
 }

@@ -24,6 +24,9 @@ public record SignatureMark(String name, String role, String when, Drawing drawi
     /** The name typed by the signer. */
     record Typed(String text) implements Drawing {}
 
+    /** Words in a field, such as a day; nothing stands beneath them. */
+    record Written(String text) implements Drawing {}
+
     /** A point of a stroke. */
     public record Point(double x, double y) {}
 
@@ -33,8 +36,21 @@ public record SignatureMark(String name, String role, String when, Drawing drawi
      * @param page from 1
      * @param left of the box, as a part of the page's width from 0 to 1
      * @param top of the box, as a part of the page's height from 0 to 1
+     * @param width of the box, as a part of the page's width
+     * @param height of the box, as a part of the page's height; null for a third of its width in points
      */
-    public record Place(int page, double left, double top) {}
+    public record Place(
+            int page,
+            double left,
+            double top,
+            double width,
+            @Nullable Double height) {
+
+        /** Of a signature as large as usual. */
+        public static Place of(int page, double left, double top) {
+            return new Place(page, left, top, SignedCopy.BOX_WIDTH, null);
+        }
+    }
 
     /** The strokes of a pen; null when it was typed. */
     public @Nullable List<List<Point>> strokes() {
@@ -46,8 +62,17 @@ public record SignatureMark(String name, String role, String when, Drawing drawi
         return drawing instanceof Typed typed ? typed.text() : null;
     }
 
+    /** Words in a field; null for a signature. */
+    public @Nullable String written() {
+        return drawing instanceof Written words ? words.text() : null;
+    }
+
     public static Drawing pen(List<List<Point>> strokes) {
         return new Pen(strokes);
+    }
+
+    public static Drawing written(String text) {
+        return new Written(text);
     }
 
     public static Drawing typed(String text) {

@@ -1,5 +1,6 @@
 package app.denfold.paper.worker;
 
+import app.denfold.paper.sealing.Signer;
 import java.io.BufferedReader;
 import java.io.EOFException;
 import java.io.IOException;
@@ -43,11 +44,25 @@ public final class PaperWorker implements Task.Conversation {
     }
 
     @Override
-    public byte[] sign(byte[] bytes) throws IOException {
-        tell(Report.sign(bytes));
+    public Signer signer() {
+        return new Signer() {
+            @Override
+            public byte[] sign(byte[] bytes) throws IOException {
+                return asked(Report.sign(bytes));
+            }
+
+            @Override
+            public byte[] stamp(byte[] request) throws IOException {
+                return asked(Report.stamp(request));
+            }
+        };
+    }
+
+    private byte[] asked(Report question) throws IOException {
+        tell(question);
         String line = tasks.readLine();
         if (line == null) {
-            throw new EOFException("nobody signed it");
+            throw new EOFException("nobody answered");
         }
         return JSON.readValue(line, byte[].class);
     }

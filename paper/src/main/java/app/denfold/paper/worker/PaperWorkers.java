@@ -7,8 +7,10 @@ import app.denfold.paper.reading.PageFacts;
 import app.denfold.paper.reading.ReadPages;
 import app.denfold.paper.reading.Reading;
 import app.denfold.paper.sealing.CheckedSeal;
-import app.denfold.paper.sealing.SignatureMark;
+import app.denfold.paper.sealing.Evidence;
+import app.denfold.paper.sealing.SignedPart;
 import app.denfold.paper.sealing.Signer;
+import app.denfold.paper.sealing.Trust;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -42,8 +44,16 @@ public final class PaperWorkers implements AutoCloseable {
     private static final int MOST_ENDED_BY_PAPER = 2;
 
     private static final int MOST_ENDED = 3;
-    private static final Signer NOTHING_TO_SIGN = bytes -> {
-        throw new IOException("This task signs nothing");
+    private static final Signer NOTHING_TO_SIGN = new Signer() {
+        @Override
+        public byte[] sign(byte[] bytes) throws IOException {
+            throw new IOException("This task signs nothing");
+        }
+
+        @Override
+        public byte[] stamp(byte[] request) throws IOException {
+            throw new IOException("This task stamps nothing");
+        }
     };
 
     private final Sandbox sandbox;
@@ -168,35 +178,37 @@ public final class PaperWorkers implements AutoCloseable {
     /**
      * Makes a copy with signatures and evidence, sealed with a key that the process never sees.
      *
-     * @param certificates the chain of the sealing key, its own first, in DER
+     * @return how many pages the copy has
      * @throws WorkerFailed when none can be made within the bounds
+     * @throws IOException when the signer cannot sign, or the time cannot be stamped
      */
-    public void seal(SealedCopy copy, List<byte[]> certificates, Signer signer, Path to) throws IOException {
-        handle(
-                new Attempts(),
-                (folder, output) -> new Task.SealCopy(
-                        folder.lend(copy.file()).toString(),
-                        copy.format(),
-                        copy.marks().stream().map(Task.Mark::of).toList(),
-                        copy.evidence(),
-                        certificates,
-                        copy.reason(),
-                        copy.at().toEpochMilli(),
-                        output.toString()),
-                to,
-                NOBODY,
-                signer);
+    public int seal(SealedCopy copy, Trust trust, Signer signer, Path to) throws IOException {
+        return handle(
+                        new Attempts(),
+                        (folder, output) -> new Task.SealCopy(
+                                folder.lend(copy.file()).toString(),
+                                copy.format(),
+                                copy.parts().stream().map(Task.Part::of).toList(),
+                                copy.evidence(),
+                                trust,
+                                copy.reason(),
+                                copy.at().toEpochMilli(),
+                                output.toString()),
+                        to,
+                        NOBODY,
+                        signer)
+                .pages();
     }
 
     /**
      * A signed copy that is to be made.
      *
-     * @param evidence lines of its last page
+     * @param parts what each signer put on it, in their order
      * @param reason printed in the seal
      * @param at when it is sealed
      */
     public record SealedCopy(
-            Path file, Format format, List<SignatureMark> marks, List<String> evidence, String reason, Instant at) {}
+            Path file, Format format, List<SignedPart> parts, Evidence evidence, String reason, Instant at) {}
 
     private Report handle(WorkerProcess.Making making, @Nullable Path to) throws IOException {
         return handle(new Attempts(), making, to, NOBODY, NOTHING_TO_SIGN);

@@ -22,6 +22,7 @@ record Report(
     enum Kind {
         PAGE,
         SIGN,
+        STAMP,
         DONE,
         FAILED
     }
@@ -42,8 +43,17 @@ record Report(
         return new Report(Kind.SIGN, null, null, null, 0, null, bytes, List.of());
     }
 
+    static Report stamp(byte[] request) {
+        return new Report(Kind.STAMP, null, null, null, 0, null, request, List.of());
+    }
+
     static Report done(boolean yes) {
         return outcome(yes ? Outcome.YES : Outcome.NO, null, 0, null);
+    }
+
+    /** Something was made of so many pages. */
+    static Report made(int pages) {
+        return outcome(Outcome.YES, null, pages, null);
     }
 
     static Report seals(List<CheckedSeal> seals) {

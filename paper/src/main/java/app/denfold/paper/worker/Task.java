@@ -8,9 +8,12 @@ import app.denfold.paper.drawing.PageImage;
 import app.denfold.paper.reading.ReadPages;
 import app.denfold.paper.reading.ReadPaper;
 import app.denfold.paper.sealing.CheckSeals;
-import app.denfold.paper.sealing.Seal;
+import app.denfold.paper.sealing.Evidence;
 import app.denfold.paper.sealing.SignatureMark;
 import app.denfold.paper.sealing.SignedCopy;
+import app.denfold.paper.sealing.SignedPart;
+import app.denfold.paper.sealing.Signer;
+import app.denfold.paper.sealing.Trust;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -31,8 +34,8 @@ sealed interface Task {
     interface Conversation {
         void tell(Report report);
 
-        /** Has bytes signed with a key that only the server holds. */
-        byte[] sign(byte[] bytes) throws IOException;
+        /** Has bytes signed with a key that only the server holds, and the time stamped, which only the server can ask for. */
+        Signer signer();
     }
 
     record Identify(String file, String name) implements Task {
@@ -99,44 +102,75 @@ sealed interface Task {
         }
     }
 
-    /** A mark as JSON: one of strokes and typed is null. */
+    /** A mark as JSON: two of strokes, typed and written are null. */
     record Mark(
             String name,
             String role,
             String when,
             @Nullable List<List<SignatureMark.Point>> strokes,
             @Nullable String typed,
+            @Nullable String written,
             SignatureMark.Place place) {
 
         static Mark of(SignatureMark mark) {
-            return new Mark(mark.name(), mark.role(), mark.when(), mark.strokes(), mark.typedName(), mark.place());
+            return new Mark(
+                    mark.name(),
+                    mark.role(),
+                    mark.when(),
+                    mark.strokes(),
+                    mark.typedName(),
+                    mark.written(),
+                    mark.place());
         }
 
         SignatureMark mark() {
-            SignatureMark.Drawing drawing =
-                    strokes == null ? SignatureMark.typed(String.valueOf(typed)) : SignatureMark.pen(strokes);
+            SignatureMark.Drawing drawing = written != null
+                    ? SignatureMark.written(written)
+                    : strokes != null ? SignatureMark.pen(strokes) : SignatureMark.typed(String.valueOf(typed));
             return new SignatureMark(name, role, when, drawing, place);
         }
     }
 
-    /** @param certificates the chain, the sealing one first, in DER */
+    /** What one signer put on the paper, as JSON. @param at in milliseconds since 1970 */
+    record Part(String reason, long at, List<Mark> marks) {
+
+        static Part of(SignedPart part) {
+            return new Part(
+                    part.reason(),
+                    part.at().toEpochMilli(),
+                    part.marks().stream().map(Mark::of).toList());
+        }
+
+        SignedPart part() {
+            return new SignedPart(
+                    reason,
+                    Instant.ofEpochMilli(at),
+                    marks.stream().map(Mark::mark).toList());
+        }
+    }
+
     record SealCopy(
             String file,
             Format format,
-            List<Mark> marks,
-            List<String> evidence,
-            List<byte[]> certificates,
+            List<Part> parts,
+            Evidence evidence,
+            Trust trust,
             String reason,
             long sealedAt,
             String to)
             implements Task {
         @Override
         public Report done(Conversation with) throws IOException {
-            byte[] copy = SignedCopy.make(
-                    Path.of(file), format, marks.stream().map(Mark::mark).toList(), evidence);
-            byte[] sealed = Seal.put(copy, certificates, with::sign, reason, Instant.ofEpochMilli(sealedAt));
+            byte[] sealed = SignedCopy.make(
+                    Path.of(file),
+                    format,
+                    parts.stream().map(Part::part).toList(),
+                    evidence,
+                    new SignedCopy.Sealing(trust, with.signer()),
+                    reason,
+                    Instant.ofEpochMilli(sealedAt));
             Files.write(Path.of(to), sealed);
-            return Report.done(true);
+            return Report.made(SignedCopy.pagesIn(sealed));
         }
     }
 }

@@ -136,6 +136,7 @@ final class WorkerProcess implements AutoCloseable {
                     return report;
                 }
                 case SIGN -> say(JSON.writeValueAsString(signer.sign(Objects.requireNonNull(report.toSign()))));
+                case STAMP -> say(JSON.writeValueAsString(signer.stamp(Objects.requireNonNull(report.toSign()))));
                 case PAGE -> pages.accept(Objects.requireNonNull(report.page()));
             }
             alarm.again();

@@ -31,21 +31,25 @@ class CheckSealsTest {
     }
 
     private byte[] sealed(SealKey key) throws IOException {
-        byte[] copy = SignedCopy.make(
-                SamplePapers.pdf(folder, 2, 0), Format.PDF, List.of(), List.of("# Evidence", "Signed by both."));
-        return Seal.put(copy, key.certificates(), key, "Signed at the desk", Instant.now());
+        return SignedCopy.make(
+                SamplePapers.pdf(folder, 2, 0),
+                Format.PDF,
+                List.of(),
+                new Evidence(List.of("# Evidence", "Signed by both."), "{}"),
+                new SignedCopy.Sealing(key.trust(List.of(), Instant.now()), key),
+                "Signed at the desk",
+                Instant.now());
     }
 
     @Test
     void anUnchangedCopyIsToldWithWhoseSealItBears() throws Exception {
         SealKey key = key("Oakhollin");
         List<CheckedSeal> seals = CheckSeals.of(sealed(key));
-        assertThat(seals).hasSize(1);
-        assertThat(seals.get(0).certificate()).isEqualTo(key.certificates().get(0));
-        assertThat(seals.get(0).owner()).isEqualTo("Oakhollin, document seal");
-        assertThat(seals.get(0).intact()).isTrue();
-        assertThat(seals.get(0).coversAll()).isTrue();
-        assertThat(seals.get(0).added()).isEmpty();
+        assertThat(seals).as("of the evidence and of the whole").hasSize(2).allMatch(CheckedSeal::intact);
+        assertThat(seals.get(1).certificate()).isEqualTo(key.certificates().get(0));
+        assertThat(seals.get(1).owner()).isEqualTo("Oakhollin, document seal");
+        assertThat(seals.get(1).coversAll()).isTrue();
+        assertThat(seals.get(1).added()).isEmpty();
         assertThat(CheckSeals.of(sealed(key("Somebody else"))).get(0).certificate())
                 .isNotEqualTo(key.certificates().get(0));
     }
@@ -70,7 +74,9 @@ class CheckSealsTest {
     private static boolean isGood(byte[] pdf) {
         try {
             List<CheckedSeal> seals = CheckSeals.of(pdf);
-            return !seals.isEmpty() && seals.stream().allMatch(s -> s.intact() && s.coversAll());
+            return seals.size() == 2
+                    && seals.stream().allMatch(CheckedSeal::intact)
+                    && seals.get(1).coversAll();
         } catch (IOException | RuntimeException noPdf) {
             return false;
         }
@@ -91,10 +97,8 @@ class CheckSealsTest {
             document.saveIncremental(out);
         }
         List<CheckedSeal> seals = CheckSeals.of(out.toByteArray());
-        assertThat(seals).hasSize(1);
-        assertThat(seals.get(0).intact()).isTrue();
-        assertThat(seals.get(0).coversAll()).isFalse();
-        assertThat(seals.get(0).added()).contains("one page more", "marks or fields on page 2");
+        assertThat(seals).hasSize(2).allMatch(CheckedSeal::intact).noneMatch(CheckedSeal::coversAll);
+        assertThat(seals.get(1).added()).contains("one page more", "marks or fields on page 2");
     }
 
     @Test

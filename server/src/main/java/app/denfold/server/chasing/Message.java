@@ -9,7 +9,8 @@ import org.jspecify.annotations.Nullable;
 /**
  * A mail to be sent.
  *
- * @param purpose {@code chase}, {@code invitation}, {@code account}, {@code share}, {@code comment} or {@code hand-over}
+ * @param purpose {@code chase}, {@code invitation}, {@code account}, {@code share}, {@code signature}, {@code comment},
+ *     {@code hand-over} or {@code signing}
  * @param fileId it concerns; null when it concerns none
  * @param documentId of the paper it is about; null when it is about none
  * @param types codes of the document types of which it tells
@@ -23,7 +24,7 @@ public record Message(
         String subject,
         String body) {
 
-    private static final Set<String> AMONG_COLLEAGUES = Set.of("comment", "hand-over");
+    private static final Set<String> AMONG_COLLEAGUES = Set.of("comment", "hand-over", "signing");
 
     public Message {
         types = List.copyOf(types);

@@ -423,17 +423,17 @@ public class Documents {
         waitAgain(viewer, document);
     }
 
-    /** Notes a signature given on the newest version of the document, or on what that is a sealed copy of. */
+    /**
+     * Notes a signature given on the newest version of the document, or on what that is a sealed copy of.
+     *
+     * @param by as the trail names whoever signed
+     */
     @Transactional
-    public void sign(UUID id, GivenSignature signature) {
+    public void sign(UUID id, GivenSignature signature, Actor by) {
         FiledDocument document = document(id);
         document.sign(signature);
         rename(document);
-        changed(
-                Actor.system(signature.signer()),
-                document,
-                "signed",
-                "signed “" + document.name() + "” as " + signature.role());
+        changed(by, document, "signed", "signed “" + document.name() + "” as " + signature.role());
     }
 
     /** Adds other bytes as a newer version; older ones stay, and what was decided on them holds for them alone. */

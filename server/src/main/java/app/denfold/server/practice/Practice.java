@@ -43,6 +43,9 @@ class Practice {
     @JdbcTypeCode(SqlTypes.ARRAY)
     private List<String> ownFileDeeds = List.of("SEE", "ADD", "REMOVE", "SIGN");
 
+    /** Whether colleagues show password or second factor again when they sign. */
+    private boolean confirmSigning;
+
     private int sessionIdleMinutes = (int) SessionLimits.USUAL.idle().toMinutes();
     private int sessionMostHours = (int) SessionLimits.USUAL.most().toHours();
 
@@ -96,6 +99,14 @@ class Practice {
 
     void allowInOwnFile(List<String> deeds) {
         this.ownFileDeeds = List.copyOf(deeds);
+    }
+
+    boolean confirmSigning() {
+        return confirmSigning;
+    }
+
+    void confirmSigning(boolean on) {
+        this.confirmSigning = on;
     }
 
     SessionLimits sessionLimits() {

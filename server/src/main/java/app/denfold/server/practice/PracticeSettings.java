@@ -95,6 +95,16 @@ public class PracticeSettings {
         founded().allowInOwnFile(deeds);
     }
 
+    /** Whether colleagues show password or second factor again when they sign. */
+    public boolean confirmSigning() {
+        return practice().map(Practice::confirmSigning).orElse(false);
+    }
+
+    @Transactional
+    public void confirmSigning(boolean on) {
+        founded().confirmSigning(on);
+    }
+
     public SessionLimits sessionLimits() {
         return practice().map(Practice::sessionLimits).orElse(SessionLimits.USUAL);
     }

@@ -60,7 +60,8 @@ class PracticeInSetUp implements SetUpPart {
                 .put("dayOrder", settings.dayOrder().name())
                 .put("weekStart", settings.weekStart().getValue())
                 .put("sessionIdleMinutes", limits.idle().toMinutes())
-                .put("sessionMostHours", limits.most().toHours());
+                .put("sessionMostHours", limits.most().toHours())
+                .put("confirmSigning", settings.confirmSigning());
         practice.set("languages", mapper.valueToTree(look.languages()));
         practice.set("secondFactor", mapper.valueToTree(settings.secondFactorRoles()));
         practice.set(
@@ -91,6 +92,9 @@ class PracticeInSetUp implements SetUpPart {
                     part.get("sessionMostHours").intValue(),
                     Set.copyOf(all(part.get("secondFactor"), Role::valueOf))));
             setUp.limitSessions(viewer, sessions.idleMinutes(), sessions.mostHours(), sessions.secondFactor());
+        }
+        if (part.has("confirmSigning")) {
+            setUp.confirmSigning(viewer, part.get("confirmSigning").booleanValue());
         }
         if (part.has("ownFile")) {
             setUp.allowInOwnFile(viewer, Set.copyOf(all(part.get("ownFile"), Deed::valueOf)));

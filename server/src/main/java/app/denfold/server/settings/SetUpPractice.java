@@ -156,6 +156,19 @@ class SetUpPractice {
                                         .collect(Collectors.joining(", ")))));
     }
 
+    /** Whether colleagues show password or second factor again when they sign. */
+    @Transactional
+    void confirmSigning(Viewer viewer, boolean on) {
+        viewer.requireAdministrator();
+        settings.confirmSigning(on);
+        trail.record(AuditEntry.general(
+                viewer.actor(),
+                "set-up",
+                on
+                        ? "asks colleagues for the password again when they sign"
+                        : "no longer asks for the password when signing"));
+    }
+
     /**
      * How the practice counts and writes days from now on.
      *

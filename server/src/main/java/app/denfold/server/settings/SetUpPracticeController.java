@@ -52,7 +52,17 @@ class SetUpPracticeController {
             int sessionIdleMinutes,
             int sessionMostHours,
             List<Role> secondFactor,
-            List<Deed> ownFile) {}
+            List<Deed> ownFile,
+            boolean confirmSigning) {}
+
+    record SigningRequest(boolean confirm) {}
+
+    /** Whether colleagues show password or second factor again when they sign. */
+    @PutMapping("/api/set-up/practice/signing")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void signing(Viewer viewer, @RequestBody SigningRequest body) {
+        setUp.confirmSigning(viewer, body.confirm());
+    }
 
     record OwnFilesRequest(@NotNull Set<@NotNull Deed> deeds) {}
 
@@ -108,7 +118,8 @@ class SetUpPracticeController {
                 Math.toIntExact(limits.idle().toMinutes()),
                 Math.toIntExact(limits.most().toHours()),
                 settings.secondFactorRoles().stream().map(Role::valueOf).toList(),
-                settings.ownFileDeeds().stream().map(Deed::valueOf).toList());
+                settings.ownFileDeeds().stream().map(Deed::valueOf).toList(),
+                settings.confirmSigning());
     }
 
     @PutMapping("/api/set-up/practice/look")

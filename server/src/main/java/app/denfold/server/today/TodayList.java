@@ -1,6 +1,7 @@
 package app.denfold.server.today;
 
 import app.denfold.core.rules.Status;
+import app.denfold.core.signing.SigningTurn.Task;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.arrivals.receiving.Arrivals;
@@ -16,6 +17,7 @@ import app.denfold.server.handover.HandOvers;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.signing.taking.MyTurns;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -54,6 +56,7 @@ class TodayList {
     private final AuditTrail trail;
     private final DamagedContent damage;
     private final Outbox outbox;
+    private final MyTurns turns;
     private final PracticeCalendar calendar;
 
     TodayList(
@@ -68,7 +71,9 @@ class TodayList {
             AuditTrail trail,
             DamagedContent damage,
             Outbox outbox,
+            MyTurns turns,
             PracticeCalendar calendar) {
+        this.turns = turns;
         this.damage = damage;
         this.outbox = outbox;
         this.board = board;
@@ -86,7 +91,7 @@ class TodayList {
     /**
      * Something to do.
      *
-     * @param action {@code chase}, {@code review}, {@code sign}, {@code file}, {@code hand-over}, {@code comment},
+     * @param action {@code chase}, {@code review}, {@code sign}, {@code my-signature}, {@code file}, {@code hand-over}, {@code comment},
      *     {@code damaged} or {@code mail-failed}
      * @param note what a colleague wrote about it; null when nothing
      * @param title whose or what it is
@@ -94,6 +99,7 @@ class TodayList {
      * @param documentId of the paper to look at; null when none
      * @param slots what it is about, each with its status
      * @param version number of the paper's newest one, for deciding on just that; null where nothing is decided
+     * @param turnId of what waits for the viewer's signature or look; null for everything else
      * @param day since when it waits, or by when it is to be done
      */
     record TodayItem(
@@ -104,7 +110,20 @@ class TodayList {
             List<TodaySlot> slots,
             @Nullable LocalDate day,
             @Nullable String note,
-            @Nullable Integer version) {
+            @Nullable Integer version,
+            @Nullable UUID turnId) {
+
+        TodayItem(
+                String action,
+                String title,
+                @Nullable UUID fileId,
+                @Nullable UUID documentId,
+                List<TodaySlot> slots,
+                @Nullable LocalDate day,
+                @Nullable String note,
+                @Nullable Integer version) {
+            this(action, title, fileId, documentId, slots, day, note, version, null);
+        }
 
         TodayItem(
                 String action,
@@ -114,7 +133,7 @@ class TodayList {
                 List<TodaySlot> slots,
                 @Nullable LocalDate day,
                 @Nullable String note) {
-            this(action, title, fileId, documentId, slots, day, note, null);
+            this(action, title, fileId, documentId, slots, day, note, null, null);
         }
 
         TodayItem(
@@ -144,14 +163,19 @@ class TodayList {
     public TodayAnswer of(Viewer viewer) {
         LocalDate today = calendar.today();
         List<HandOvers.Lying> lying = handOvers.lyingWith(viewer);
+        List<MyTurns.MyTurn> mine = turns.of(viewer);
         Instant visit = accounts.previousVisit(viewer.accountId()).orElse(null);
         return new TodayAnswer(
                 today,
                 both(
-                        handed(lying, d -> d != null && d.isBefore(today)),
+                        both(
+                                handed(lying, d -> d != null && d.isBefore(today)),
+                                toSign(mine, d -> d != null && d.isBefore(today))),
                         perPerson("chase", board.standing(viewer, OVERDUE, MOST_SLOTS))),
                 both(
-                        handed(lying, d -> d == null || d.equals(today)),
+                        both(
+                                handed(lying, d -> d == null || d.equals(today)),
+                                toSign(mine, d -> d == null || !d.isBefore(today))),
                         both(mentioned(comments.unseen(viewer)), dueToday(viewer))),
                 both(handed(lying, d -> d != null && d.isAfter(today)), thisWeek(viewer, today)),
                 visit,
@@ -177,6 +201,24 @@ class TodayList {
                         l.due(),
                         "from " + l.from() + (l.with() == null ? "" : ", for " + l.with())
                                 + (l.note() == null ? "" : ": “" + l.note() + "”")))
+                .toList();
+    }
+
+    /** What waits for the viewer's signature or his look, and is due so. */
+    private static List<TodayItem> toSign(List<MyTurns.MyTurn> mine, Predicate<LocalDate> isDue) {
+        return mine.stream()
+                .filter(t -> isDue.test(t.dueOn()))
+                .map(t -> new TodayItem(
+                        "my-signature",
+                        t.person(),
+                        null,
+                        null,
+                        List.of(),
+                        t.dueOn(),
+                        (t.task() == Task.APPROVE ? "look through " : "sign ") + String.join(", ", t.papers())
+                                + (t.forName() == null ? "" : " for " + t.forName()) + ", asked by " + t.askedBy(),
+                        null,
+                        t.turnId()))
                 .toList();
     }
 

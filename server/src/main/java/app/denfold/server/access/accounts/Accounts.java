@@ -131,6 +131,16 @@ public class Accounts {
         transactions.executeWithoutResult(t -> throttle.succeeded(guessed, address, now));
     }
 
+    /** Whether this is the password of an open account. Hashing is slow on purpose. */
+    public boolean isPassword(UUID accountId, String password) {
+        String hash = accounts.findById(accountId)
+                .filter(Account::isOpen)
+                .map(Account::passwordHash)
+                .orElse(null);
+        boolean right = passwords.matches(password, hash == null ? nobodysHash : hash);
+        return hash != null && right && password.length() <= PasswordRules.LONGEST;
+    }
+
     private static Refusal wrong() {
         return Refusal.notSignedIn("Address and password do not belong together. Check both and try again.");
     }

@@ -154,6 +154,7 @@ final class RightsTable {
             GET     /api/files/{id}/relations                                  LOOK
             POST    /api/files/{id}/relations                                  CHANGE
             GET     /api/files/{id}/shared                                     LOOK
+            GET     /api/files/{id}/signature-requests                         LOOK
             GET     /api/files/{id}/signers                                    LOOK
             GET     /api/files/{id}/slots/{checklist}/{requirement}            LOOK
             GET     /api/files/{id}/trail                                      LOOK
@@ -193,6 +194,16 @@ final class RightsTable {
             POST    /api/my-second-factor/recovery-codes                       ACCOUNT
             GET     /api/my-sessions                                           ACCOUNT
             DELETE  /api/my-sessions/others                                    ACCOUNT
+            GET     /api/my-signatures                                         ACCOUNT
+            POST    /api/my-signatures/sign                                    ACCOUNT
+            GET     /api/my-signatures/{turnId}                                ACCOUNT
+            POST    /api/my-signatures/{turnId}/approve                        ACCOUNT
+            POST    /api/my-signatures/{turnId}/decline                        ACCOUNT
+            GET     /api/my-signatures/{turnId}/papers/{paperId}/copy          ACCOUNT
+            GET     /api/my-signatures/{turnId}/papers/{paperId}/pages/{page}  ACCOUNT
+            POST    /api/my-signatures/{turnId}/pass-on                        ACCOUNT
+            POST    /api/my-signatures/{turnId}/questions                      ACCOUNT
+            POST    /api/my-signatures/{turnId}/sign                           ACCOUNT
             GET     /api/notices                                               LOOK
             POST    /api/notices/{id}/retry                                    CHANGE
             GET     /api/openapi                                               LOOK
@@ -262,6 +273,7 @@ final class RightsTable {
             POST    /api/set-up/practice/mark                                  ADMINISTER
             PUT     /api/set-up/practice/own-files                             ADMINISTER
             PUT     /api/set-up/practice/sessions                              ADMINISTER
+            PUT     /api/set-up/practice/signing                               ADMINISTER
             GET     /api/set-up/rules                                          ADMINISTER
             POST    /api/set-up/rules                                          ADMINISTER
             GET     /api/set-up/sections                                       ADMINISTER
@@ -273,6 +285,27 @@ final class RightsTable {
             GET     /api/set-up/whole                                          ADMINISTER
             POST    /api/set-up/whole                                          ADMINISTER
             POST    /api/shares                                                CHANGE
+            GET     /api/sign/{token}                                          EVERYBODY
+            POST    /api/sign/{token}/code                                     EVERYBODY
+            POST    /api/sign/{token}/decline                                  EVERYBODY
+            GET     /api/sign/{token}/door                                     EVERYBODY
+            POST    /api/sign/{token}/enter                                    EVERYBODY
+            GET     /api/sign/{token}/papers/{paperId}/copy                    EVERYBODY
+            GET     /api/sign/{token}/papers/{paperId}/pages/{page}            EVERYBODY
+            POST    /api/sign/{token}/pass-on                                  EVERYBODY
+            POST    /api/sign/{token}/questions                                EVERYBODY
+            POST    /api/sign/{token}/sign                                     EVERYBODY
+            GET     /api/signature-requests                                    LOOK
+            POST    /api/signature-requests                                    CHANGE
+            GET     /api/signature-requests/proposal                           LOOK
+            POST    /api/signature-requests/remind                             CHANGE
+            POST    /api/signature-requests/withdraw                           CHANGE
+            GET     /api/signature-requests/{id}                               LOOK
+            PUT     /api/signature-requests/{id}/due                           CHANGE
+            POST    /api/signature-requests/{id}/questions/{questionId}/answer CHANGE
+            PUT     /api/signature-requests/{id}/turns/{turnId}                CHANGE
+            POST    /api/signature-requests/{id}/turns/{turnId}/remind         CHANGE
+            POST    /api/signature-requests/{id}/withdraw                      CHANGE
             GET     /api/today                                                 LOOK
             DELETE  /api/uploads                                               ACCOUNT
             HEAD    /api/uploads                                               ACCOUNT

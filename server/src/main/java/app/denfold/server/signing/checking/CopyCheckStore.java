@@ -1,4 +1,4 @@
-package app.denfold.server.signing;
+package app.denfold.server.signing.checking;
 
 import java.sql.Timestamp;
 import java.time.Instant;

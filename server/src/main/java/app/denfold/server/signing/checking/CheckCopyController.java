@@ -1,4 +1,4 @@
-package app.denfold.server.signing;
+package app.denfold.server.signing.checking;
 
 import app.denfold.server.content.UploadedFile;
 import jakarta.servlet.http.HttpServletRequest;

@@ -1,4 +1,4 @@
-package app.denfold.server.signing;
+package app.denfold.server.signing.checking;
 
 import app.denfold.paper.sealing.CheckedSeal;
 import app.denfold.paper.worker.PaperWorkers;
@@ -10,14 +10,18 @@ import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.problems.Refusal;
+import app.denfold.server.signing.requests.SignatureRequestRepository;
+import app.denfold.server.signing.sealing.InstallationSeal;
+import app.denfold.server.signing.sealing.SealedCopies;
 import jakarta.annotation.Nullable;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Arrays;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
@@ -36,7 +40,7 @@ class CheckCopy {
     private static final int WAIT_SECONDS = 10;
     private static final Duration HOUR = Duration.ofHours(1);
 
-    private final DeskSigningRepository signings;
+    private final SignatureRequestRepository requests;
     private final Documents documents;
     private final InstallationSeal seal;
     private final PaperWorkers workers;
@@ -49,7 +53,7 @@ class CheckCopy {
     private final Semaphore free = new Semaphore(1, true);
 
     CheckCopy(
-            DeskSigningRepository signings,
+            SignatureRequestRepository requests,
             Documents documents,
             InstallationSeal seal,
             @Qualifier("quickWorkers") PaperWorkers workers,
@@ -57,7 +61,7 @@ class CheckCopy {
             PracticeSettings settings,
             PracticeCalendar calendar,
             TransactionTemplate transactions) {
-        this.signings = signings;
+        this.requests = requests;
         this.documents = documents;
         this.seal = seal;
         this.workers = workers;
@@ -148,11 +152,13 @@ class CheckCopy {
         if (whole.isPresent()) {
             return answer(Verdict.UNCHANGED, whole, null, List.of(), List.of());
         }
-        List<byte[]> certificates = seal.certificates();
         List<CheckedSeal> seals = workers.checkSeals(copy);
-        List<CheckedSeal> ours = seals.stream()
-                .filter(s -> certificates.stream().anyMatch(c -> Arrays.equals(c, s.certificate())))
-                .toList();
+        List<CheckedSeal> ours = new ArrayList<>();
+        for (CheckedSeal one : seals) {
+            if (seal.isOurs(one.certificate())) {
+                ours.add(one);
+            }
+        }
         List<String> others = seals.stream()
                 .filter(s -> !ours.contains(s))
                 .map(CheckedSeal::owner)
@@ -191,17 +197,19 @@ class CheckCopy {
     private Optional<Known> known(String sha256) {
         return transactions.execute(t -> documents.with(sha256).stream()
                 .flatMap(d -> d.versions().stream()
-                        .filter(v -> v.sha256().equals(sha256) && SealSigned.isSealedCopy(v))
+                        .filter(v -> v.sha256().equals(sha256) && SealedCopies.isOne(v))
                         .map(v -> known(d, v)))
                 .findFirst());
     }
 
     private Known known(FiledDocument document, DocumentVersion version) {
-        List<SignedBy> signed = signings.findByDocumentIdOrderByStartedAt(document.id()).stream()
-                .filter(s -> SealSigned.isCopyOf(version, s.sourceSha256()))
-                .flatMap(s -> s.signedSteps().stream())
-                .filter(step -> step.signedAt() != null && !step.signedAt().isAfter(version.madeAt()))
-                .map(step -> new SignedBy(step.signer(), step.roleLabel(), step.signedAt()))
+        List<SignedBy> signed = requests.findOn(document.id()).stream()
+                .filter(r -> r.paper(document.id())
+                        .filter(p -> SealedCopies.isOf(version, p.sourceSha256()))
+                        .isPresent())
+                .flatMap(r -> r.signedOn(document.id()).stream())
+                .filter(turn -> !Objects.requireNonNull(turn.doneAt()).isAfter(version.madeAt()))
+                .map(turn -> new SignedBy(turn.signedName(), turn.roleLabel(), Objects.requireNonNull(turn.doneAt())))
                 .toList();
         return new Known(
                 signed,

@@ -1,15 +1,22 @@
-package app.denfold.server.signing;
+package app.denfold.server.signing.desk;
 
+import app.denfold.core.signing.RequestState;
 import app.denfold.paper.sealing.SignedCopy;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.content.Contents;
 import app.denfold.server.content.Download;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
+import app.denfold.server.signing.requests.MarkJson;
+import app.denfold.server.signing.requests.RequestPaper;
+import app.denfold.server.signing.requests.SignField;
+import app.denfold.server.signing.requests.SignatureRequest;
 import jakarta.annotation.Nullable;
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
@@ -25,14 +32,14 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
-class SigningController {
+class DeskSigningController {
 
     private final DeskSignings signings;
     private final Documents documents;
     private final Contents contents;
     private final Download download;
 
-    SigningController(DeskSignings signings, Documents documents, Contents contents, Download download) {
+    DeskSigningController(DeskSignings signings, Documents documents, Contents contents, Download download) {
         this.signings = signings;
         this.documents = documents;
         this.contents = contents;
@@ -42,12 +49,19 @@ class SigningController {
     /** @param version number of the one that was looked at, from 1; refused when it is no longer the newest */
     record StartRequest(int version, @Valid @NotNull List<DeskSignings.SignerRequest> signers) {}
 
-    record SignRequest(@NotBlank String role, @NotNull MarkJson.GivenMark signature) {}
+    /** @param password of the colleague who signs; null for everybody else */
+    record SignRequest(
+            @NotBlank String role,
+            MarkJson.@NotNull GivenMark signature,
+            @Nullable @Size(max = 200) String password) {}
 
+    /** @param colleague whether it is a colleague, who gives the own password @param now whether it is this one's turn */
     record StepAnswer(
             String role,
             String roleLabel,
             String signer,
+            boolean colleague,
+            boolean now,
             int page,
             double left,
             double top,
@@ -59,12 +73,13 @@ class SigningController {
             UUID documentId,
             UUID fileId,
             String name,
-            DeskSigning.State state,
+            RequestState state,
             int pages,
             double boxWidth,
             List<StepAnswer> steps) {}
 
-    record OpenSigning(@Nullable UUID id) {}
+    /** @param id of the signing at a desk @param requestId of a request by mail; both null when nothing is open */
+    record OpenSigning(@Nullable UUID id, @Nullable UUID requestId) {}
 
     @PostMapping("/api/documents/{documentId}/desk-signings")
     @ResponseStatus(HttpStatus.CREATED)
@@ -72,10 +87,13 @@ class SigningController {
         return answer(signings.start(viewer, documentId, body.version(), body.signers()));
     }
 
-    /** The signing under way on a document; its id is null when there is none. */
+    /** The signing under way on a document. */
     @GetMapping("/api/documents/{documentId}/desk-signings/open")
     OpenSigning open(Viewer viewer, @PathVariable UUID documentId) {
-        return new OpenSigning(signings.openOn(viewer, documentId));
+        SignatureRequest open = signings.openOn(viewer, documentId);
+        return open == null
+                ? new OpenSigning(null, null)
+                : open.isAtDesk() ? new OpenSigning(open.id(), null) : new OpenSigning(null, open.id());
     }
 
     @GetMapping("/api/desk-signings/{id}")
@@ -89,12 +107,14 @@ class SigningController {
             @PathVariable UUID id,
             @PathVariable int page,
             @RequestParam(defaultValue = "1400") int width) {
-        return download.page(signings.visible(viewer, id).sourceSha256(), page, width);
+        return download.page(signings.visible(viewer, id).papers().get(0).sourceSha256(), page, width);
     }
 
     @PostMapping("/api/desk-signings/{id}/signatures")
-    SigningAnswer sign(Viewer viewer, @PathVariable UUID id, @Valid @RequestBody SignRequest body) {
-        return answer(signings.sign(viewer, id, body.role(), body.signature()));
+    SigningAnswer sign(
+            Viewer viewer, @PathVariable UUID id, @Valid @RequestBody SignRequest body, HttpServletRequest request) {
+        return answer(
+                signings.sign(viewer, id, body.role(), body.signature(), body.password(), request.getRemoteAddr()));
     }
 
     @PostMapping("/api/desk-signings/{id}/withdraw")
@@ -103,19 +123,31 @@ class SigningController {
         signings.withdraw(viewer, id);
     }
 
-    private SigningAnswer answer(DeskSigning s) {
-        FiledDocument document = documents.document(s.documentId());
+    private SigningAnswer answer(SignatureRequest s) {
+        RequestPaper paper = s.papers().get(0);
+        FiledDocument document = documents.document(paper.documentId());
         return new SigningAnswer(
                 s.id(),
-                s.documentId(),
+                paper.documentId(),
                 document.fileId(),
                 document.name(),
                 s.state(),
-                contents.content(s.sourceSha256()).pages(),
+                contents.content(paper.sourceSha256()).pages(),
                 SignedCopy.BOX_WIDTH,
-                s.steps().stream()
-                        .map(t -> new StepAnswer(
-                                t.role(), t.roleLabel(), t.signer(), t.page(), t.leftPart(), t.topPart(), t.signedAt()))
+                s.turns().stream()
+                        .flatMap(t -> s.fields().stream()
+                                .filter(f -> f.turnId().equals(t.id()) && f.kind() == SignField.Kind.SIGNATURE)
+                                .limit(1)
+                                .map(f -> new StepAnswer(
+                                        t.role(),
+                                        t.roleLabel(),
+                                        t.name(),
+                                        t.accountId() != null,
+                                        s.whoseTurn().contains(t),
+                                        f.page(),
+                                        f.leftPart(),
+                                        f.topPart(),
+                                        t.doneAt())))
                         .toList());
     }
 }

@@ -1,4 +1,4 @@
-package app.denfold.server.signing;
+package app.denfold.server.signing.requests;
 
 import app.denfold.paper.sealing.SignatureMark;
 import app.denfold.server.problems.Refusal;
@@ -8,7 +8,7 @@ import java.util.Objects;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Signatures as they come from the page and are kept. */
-final class MarkJson {
+public final class MarkJson {
 
     private static final int MOST_POINTS = 20_000;
     private static final JsonMapper MAPPER = new JsonMapper();
@@ -16,21 +16,21 @@ final class MarkJson {
     private MarkJson() {}
 
     /** @param strokes of a pen, each point from 0 to 1 in both directions; @param typed a name; exactly one is given */
-    record GivenMark(
+    public record GivenMark(
             @Nullable List<List<SignatureMark.Point>> strokes,
             @Nullable String typed) {
 
-        String method() {
+        public String method() {
             return typed == null ? "PEN" : "TYPED";
         }
 
-        SignatureMark.Drawing drawing() {
+        public SignatureMark.Drawing drawing() {
             return typed == null ? SignatureMark.pen(Objects.requireNonNull(strokes)) : SignatureMark.typed(typed);
         }
     }
 
     /** @throws Refusal when it is neither or both, empty, or out of its box */
-    static String checked(GivenMark given) {
+    public static String checked(GivenMark given) {
         List<List<SignatureMark.Point>> strokes = given.strokes() == null ? List.of() : given.strokes();
         String typed = given.typed() == null ? "" : given.typed().strip();
         if (strokes.isEmpty() == typed.isEmpty()) {
@@ -54,7 +54,7 @@ final class MarkJson {
         }
     }
 
-    static SignatureMark.Drawing drawing(@Nullable String json) {
+    public static SignatureMark.Drawing drawing(@Nullable String json) {
         return MAPPER.readValue(json, GivenMark.class).drawing();
     }
 }

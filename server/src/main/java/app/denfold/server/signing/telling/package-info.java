@@ -1,0 +1,5 @@
+/** Mails about signatures. */
+@NullMarked
+package app.denfold.server.signing.telling;
+
+import org.jspecify.annotations.NullMarked;
