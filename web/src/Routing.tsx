@@ -24,6 +24,13 @@ const BeginPage = lazy(() =>
   import("./features/beginning/BeginPage").then((m) => ({ default: m.BeginPage })),
 );
 
+const TurnDoor = lazy(() =>
+  import("./features/signing/taking/TurnDoor").then((m) => ({ default: m.TurnDoor })),
+);
+const MyTurnPage = lazy(() =>
+  import("./features/signing/taking/MyTurnPage").then((m) => ({ default: m.MyTurnPage })),
+);
+
 const CheckCopyPage = lazy(() =>
   import("./features/signing/CheckCopyPage").then((m) => ({ default: m.CheckCopyPage })),
 );
@@ -61,6 +68,14 @@ export function Routing() {
         element={
           <Suspense fallback={<OnItsWay />}>
             <CheckCopyPage />
+          </Suspense>
+        }
+      />
+      <Route
+        path="/sign/:token"
+        element={
+          <Suspense fallback={<OnItsWay />}>
+            <TurnDoor />
           </Suspense>
         }
       />
@@ -108,6 +123,14 @@ function GuestRoutes() {
     <Routes>
       <Route path="/" element={<PortalPage />} />
       <Route path="/papers/:id" element={<PortalReader />} />
+      <Route
+        path="/signing/turns/:id"
+        element={
+          <Suspense fallback={<OnItsWay />}>
+            <MyTurnPage to="/" words="Back" />
+          </Suspense>
+        }
+      />
       <Route path="*" element={<Navigate to="/" replace />} />
     </Routes>
   );

@@ -14,8 +14,11 @@ import { GuestsPage } from "./features/portal/GuestsPage";
 import { MyFile } from "./features/portal/MyFile";
 import { OutsiderPage } from "./features/relations/OutsiderPage";
 import { SetUpPage } from "./features/setup/SetUpPage";
+import { RequestsPage } from "./features/signing/requests/RequestsPage";
 import { SigningPage } from "./features/signing/SigningPage";
+import { MyTurnPage } from "./features/signing/taking/MyTurnPage";
 import { TodayPage } from "./features/today/TodayPage";
+import { Where } from "./ui/Where";
 
 /** The pages of those who work here. */
 export default function StaffRoutes() {
@@ -24,6 +27,8 @@ export default function StaffRoutes() {
       <Route path="/signing/:id" element={<SigningPage />} />
       <Route element={<Framed />}>
         <Route path="/today" element={<TodayPage />} />
+        <Route path="/signing" element={<RequestsPage />} />
+        <Route path="/signing/turns/:id" element={<Signs />} />
         <Route path="/coverage" element={<CoveragePage />} />
         <Route path="/set-up/*" element={<SetUpPage />} />
         <Route path="/find" element={<FindPage />} />
@@ -42,6 +47,17 @@ export default function StaffRoutes() {
         <Route path="*" element={<Navigate to="/today" replace />} />
       </Route>
     </Routes>
+  );
+}
+
+function Signs() {
+  return (
+    <>
+      <Where>
+        <strong>Signing</strong>
+      </Where>
+      <MyTurnPage to="/signing" words="All that waits" />
+    </>
   );
 }
 

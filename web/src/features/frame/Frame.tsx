@@ -4,6 +4,7 @@ import {
   CalendarOutlined,
   CheckOutlined,
   ControlOutlined,
+  EditOutlined,
   FileSearchOutlined,
   FileTextOutlined,
   InboxOutlined,
@@ -57,7 +58,9 @@ export function Frame({ children }: { children: ReactNode }) {
 function Rail() {
   const isAdministrator = useQuery(meOptions).data?.role === "ADMINISTRATOR";
   const keep = useKeepingAsOf();
-  const waiting = useQuery(waitingOptions).data?.arrivals ?? 0;
+  const counts = useQuery(waitingOptions).data;
+  const waiting = counts?.arrivals ?? 0;
+  const toSign = counts?.signatures ?? 0;
   return (
     <nav className="rail" aria-label="Places">
       <div className="rail-mark">
@@ -87,6 +90,15 @@ function Rail() {
       <NavLink to={keep("/coverage")}>
         <AppstoreOutlined aria-hidden />
         Coverage
+      </NavLink>
+      <NavLink to="/signing">
+        <EditOutlined aria-hidden />
+        Signing
+        {toSign > 0 && (
+          <span className="rail-count">
+            <span aria-hidden>{toSign}</span>
+          </span>
+        )}
       </NavLink>
       {isAdministrator && (
         <NavLink to="/set-up">

@@ -4,6 +4,7 @@ import { Link } from "react-router";
 import { answer, api, done, type Shape, wordsOf } from "../../api/client";
 import { day, moment } from "../../ui/days";
 import { Loaded } from "../../ui/Quiet";
+import { mySignaturesOptions } from "../signing/requests/requestQueries";
 import { PortalFrame } from "./PortalFrame";
 import { PortalMessages } from "./PortalMessages";
 import { usePortalPlace } from "./portalPlace";
@@ -52,6 +53,7 @@ export function PortalView({ portal }: { portal: Portal }) {
           ))}
         </fieldset>
       )}
+      <ToSign person={person} />
       <Asked portal={seen} />
       <Fresh portal={seen} />
       <SharedPapers papers={seen.shared} />
@@ -67,6 +69,44 @@ export function PortalView({ portal }: { portal: Portal }) {
         </p>
       )}
     </PortalFrame>
+  );
+}
+
+/** What is to be read and signed, before all else; and what was signed with its copy. */
+function ToSign({ person }: { person: Portal["people"][number] | undefined }) {
+  const { isLookedAt } = usePortalPlace();
+  const turns = useQuery({ ...mySignaturesOptions, enabled: !isLookedAt }).data ?? [];
+  const seen = turns.filter((t) => !person || t.person === person.name);
+  const open = seen.filter((t) => t.now);
+  const signed = seen.filter((t) => !t.now);
+  return (
+    <>
+      {open.length > 0 && <h2>Please sign</h2>}
+      {open.map((turn) => (
+        <div key={turn.turnId} className="portal-card">
+          <strong>{turn.papers.join(", ")}</strong>
+          <p>
+            {turn.person}, asked by {turn.askedBy}.{turn.dueOn && ` By ${day(turn.dueOn)}, please.`}
+          </p>
+          <Link className="portal-big" to={`/signing/turns/${turn.turnId}`}>
+            Read and sign
+          </Link>
+        </div>
+      ))}
+      {signed.map((turn) => (
+        <div key={turn.turnId} className="portal-row">
+          <span>
+            <strong>{turn.papers.join(", ")}</strong>
+            <div className="muted">{turn.person} · you signed</div>
+          </span>
+          <span className="portal-acts">
+            <Link to={`/signing/turns/${turn.turnId}`} aria-label={`Open ${turn.papers.join(", ")}`}>
+              Open
+            </Link>
+          </span>
+        </div>
+      ))}
+    </>
   );
 }
 

@@ -52,6 +52,7 @@ export function PracticeSetUp() {
                   secondFactor: kept.secondFactor,
                 }}
               />
+              <SigningForm kept={{ confirm: kept.confirmSigning }} />
               <OwnFileForm kept={{ deeds: kept.ownFile }} />
             </section>
           )}
@@ -355,6 +356,20 @@ function SessionsForm({ kept }: { kept: Sessions }) {
           />
         </Form.Item>
       </Form>
+    </>
+  );
+}
+
+function SigningForm({ kept }: { kept: Shape<"SigningRequest"> }) {
+  const { draft, save, set } = usePart<Shape<"SigningRequest">>("practice signing", kept, (body) =>
+    api.PUT("/api/set-up/practice/signing", { body }),
+  );
+  return (
+    <>
+      <Head title="When colleagues sign" draft={draft} save={save} />
+      <Checkbox checked={draft.value.confirm} onChange={(e) => set({ confirm: e.target.checked })}>
+        Ask for the password once more, or the second factor where there is one
+      </Checkbox>
     </>
   );
 }

@@ -87,6 +87,7 @@ function Turn({ signing, step }: { signing: Signing; step: Shape<"StepAnswer"> }
   const [method, setMethod] = useState<"pen" | "typed">("pen");
   const [strokes, setStrokes] = useState<Shape<"Point">[][]>([]);
   const [typed, setTyped] = useState("");
+  const [password, setPassword] = useState("");
   const queries = useQueryClient();
   const { modal } = App.useApp();
   const sign = useMutation({
@@ -94,7 +95,11 @@ function Turn({ signing, step }: { signing: Signing; step: Shape<"StepAnswer"> }
       answer(
         api.POST("/api/desk-signings/{id}/signatures", {
           params: { path: { id: signing.id } },
-          body: { role: step.role, signature: method === "pen" ? { strokes } : { typed } },
+          body: {
+            role: step.role,
+            signature: method === "pen" ? { strokes } : { typed },
+            ...(step.colleague ? { password } : {}),
+          },
         }),
       ),
     onSuccess: (data) => queries.setQueryData(signingOptions(signing.id).queryKey, data),
@@ -104,7 +109,8 @@ function Turn({ signing, step }: { signing: Signing; step: Shape<"StepAnswer"> }
       done(api.POST("/api/desk-signings/{id}/withdraw", { params: { path: { id: signing.id } } })),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["desk-signings"] }),
   });
-  const empty = method === "pen" ? strokes.length === 0 : typed.trim() === "";
+  const empty =
+    (method === "pen" ? strokes.length === 0 : typed.trim() === "") || (step.colleague && password === "");
   return (
     <>
       <div>
@@ -139,8 +145,20 @@ function Turn({ signing, step }: { signing: Signing; step: Shape<"StepAnswer"> }
           />
         </div>
       )}
+      {step.colleague && (
+        <Input.Password
+          aria-label={`Password of ${step.signer}`}
+          placeholder={`password of ${step.signer}`}
+          autoComplete="off"
+          value={password}
+          onChange={(e) => setPassword(e.target.value)}
+        />
+      )}
       {sign.error && (
-        <Alert type="error" title={fieldWords(sign.error, "signature") ?? wordsOf(sign.error)} />
+        <Alert
+          type="error"
+          title={fieldWords(sign.error, "signature") ?? fieldWords(sign.error, "code") ?? wordsOf(sign.error)}
+        />
       )}
       <Button
         type="primary"

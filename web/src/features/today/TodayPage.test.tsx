@@ -136,7 +136,7 @@ test("one task can be looked at by itself, and all again", async () => {
   expect(tasks.getAllByRole("button").map((b) => b.textContent)).toEqual([
     "All 6",
     "To review 1",
-    "To sign 1",
+    "To be signed 1",
     "Arrivals 1",
     "To chase 3",
   ]);

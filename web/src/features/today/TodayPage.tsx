@@ -56,7 +56,8 @@ const TASKS: Record<string, string> = {
   comment: "Mentioned",
   "hand-over": "Handed to me",
   review: "To review",
-  sign: "To sign",
+  "my-signature": "Waits for my signature",
+  sign: "To be signed",
   file: "Arrivals",
   chase: "To chase",
   damaged: "Damaged",
@@ -131,7 +132,11 @@ function Group({ title, items, today }: { title: string; items: Item[]; today: s
       </h2>
       <ul className="plain-list">
         {shown.map((item) => (
-          <ItemLine key={`${item.action}${item.fileId}${item.documentId}`} item={item} today={today} />
+          <ItemLine
+            key={`${item.action}${item.fileId}${item.documentId}${item.turnId}`}
+            item={item}
+            today={today}
+          />
         ))}
       </ul>
       {items.some((item) => item.action === "review") && (
@@ -207,10 +212,16 @@ function Action({ item }: { item: Item }) {
     },
     onError: (error) => message.error(wordsOf(error)),
   });
-  if (!mayChange && item.action !== "comment") {
+  if (!mayChange && item.action !== "comment" && item.action !== "my-signature") {
     return null;
   }
   switch (item.action) {
+    case "my-signature":
+      return (
+        <Button size="small" type="primary" onClick={() => navigate(`/signing/turns/${item.turnId}`)}>
+          Read and sign
+        </Button>
+      );
     case "file":
       return (
         <Button size="small" type="primary" onClick={() => navigate("/arrivals")}>

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { api, done, type Shape, wordsOf } from "../../../api/client";
 import type { DocumentState } from "../../../ui/documentStates";
 import { ShareModal } from "../../portal/ShareModal";
+import { AskSeveral } from "../../signing/asking/AskSeveral";
 import { SignSeveralModal } from "../../signing/SignSeveralModal";
 import { printPapers } from "../printPapers";
 import { ReasonModal } from "../ReasonModal";
@@ -24,7 +25,7 @@ type ChosenBarProps = {
 
 /** What can be done with several chosen papers at once. */
 export function ChosenBar({ papers, mayChange, file, onClear, onAll }: ChosenBarProps) {
-  const [dialog, setDialog] = useState<"details" | "file" | "send-back" | "share" | "sign">();
+  const [dialog, setDialog] = useState<"details" | "file" | "send-back" | "share" | "sign" | "ask">();
   const { message } = App.useApp();
   const act = usePaperAction();
   const ids = papers.map((p) => p.id);
@@ -87,6 +88,11 @@ export function ChosenBar({ papers, mayChange, file, onClear, onAll }: ChosenBar
               Sign
             </Button>
           )}
+          {file && unsigned.length > 0 && (
+            <Button size="small" onClick={() => setDialog("ask")}>
+              Ask for signatures
+            </Button>
+          )}
           {inReview && (
             <>
               <Button
@@ -147,6 +153,7 @@ export function ChosenBar({ papers, mayChange, file, onClear, onAll }: ChosenBar
       />
       {file && <ShareModal papers={papers} file={file} open={dialog === "share"} onClose={close} />}
       {file && dialog === "sign" && <SignSeveralModal papers={unsigned} file={file} onClose={close} />}
+      {dialog === "ask" && <AskSeveral ids={unsigned.map((p) => p.id)} onClose={close} />}
       {dialog === "file" && <ToFileModal ids={ids} onClose={close} onDone={onClear} />}
     </div>
   );

@@ -4,6 +4,7 @@ import { useRef, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { api, done, type Shape, wordsOf } from "../../../api/client";
 import { ShareModal } from "../../portal/ShareModal";
+import { AskModal } from "../../signing/asking/AskModal";
 import { StartSigningModal } from "../../signing/StartSigningModal";
 import { openSigningOptions } from "../documentQueries";
 import { printPapers } from "../printPapers";
@@ -12,7 +13,7 @@ import { useNewVersion } from "../useNewVersion";
 import { DetailsModal } from "./DetailsModal";
 import { ToFileModal } from "./ToFileModal";
 
-type Dialog = "send-back" | "in-error" | "share" | "sign" | "details" | "file";
+type Dialog = "send-back" | "in-error" | "share" | "sign" | "ask" | "details" | "file";
 
 /** What can be done with the paper that is read. */
 export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; file: Shape<"FileAnswer"> }) {
@@ -26,6 +27,7 @@ export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; 
   const navigate = useNavigate();
   const queries = useQueryClient();
   const signing = useQuery(openSigningOptions(paper.id));
+  const isOpen = Boolean(signing.data?.id || signing.data?.requestId);
   const params = { path: { id: paper.id } };
   const act = useMutation({
     mutationFn: (call: () => Promise<unknown>) => done(call()),
@@ -74,9 +76,19 @@ export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; 
           Go on signing
         </Button>
       )}
-      {!signing.data?.id && paper.unsignedBy.length > 0 && !hasNoPages && (
+      {signing.data?.requestId && (
+        <Button size="small" onClick={() => navigate(`/signing?show=all&request=${signing.data.requestId}`)}>
+          Waits for signatures
+        </Button>
+      )}
+      {!isOpen && paper.unsignedBy.length > 0 && !hasNoPages && (
         <Button type="primary" size="small" onClick={() => setDialog("sign")}>
           Sign at the desk
+        </Button>
+      )}
+      {!isOpen && paper.unsignedBy.length > 0 && !hasNoPages && (
+        <Button size="small" onClick={() => setDialog("ask")}>
+          Ask for signatures
         </Button>
       )}
       {!newest?.placeholder && (
@@ -99,6 +111,9 @@ export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; 
             { key: "details", label: "Change details", onClick: () => setDialog("details") },
             { key: "version", label: "Bring a new version", onClick: () => picker.current?.click() },
             { key: "file", label: "To another file", onClick: () => setDialog("file") },
+            ...(isOpen || hasNoPages || paper.unsignedBy.length > 0
+              ? []
+              : [{ key: "ask", label: "Ask for signatures", onClick: () => setDialog("ask") }]),
             ...(hasNoPages ? [] : [{ key: "print", label: "Print", onClick: () => printPapers([paper.id]) }]),
             { key: "discard", label: "Throw away", onClick: discard },
           ],
@@ -144,6 +159,20 @@ export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; 
         }
       />
       <ShareModal papers={[paper]} file={file} open={dialog === "share"} onClose={close} />
+      {dialog === "ask" && (
+        <AskModal
+          papers={[
+            {
+              id: paper.id,
+              name: paper.name,
+              version,
+              pages: newest?.pages ?? 1,
+              versionNumber: newest?.number ?? version,
+            },
+          ]}
+          onClose={close}
+        />
+      )}
       <StartSigningModal paper={paper} file={file} open={dialog === "sign"} onClose={close} />
     </div>
   );

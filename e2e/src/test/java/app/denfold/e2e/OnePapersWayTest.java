@@ -188,6 +188,7 @@ class OnePapersWayTest {
         assertThat(desk.page().getByText("Bram Ostervelt, please sign")).isVisible();
         desk.page().getByText("Type the name").click();
         desk.page().getByLabel("Your full name").fill("Bram Ostervelt");
+        desk.page().getByLabel("Password of Bram Ostervelt").fill("oakhollin-demo");
         desk.button("I have read it and sign").click();
         assertThat(desk.page().getByText("Signed by everyone and sealed")).isVisible();
         desk.button("Back to the file").click();

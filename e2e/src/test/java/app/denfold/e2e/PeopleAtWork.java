@@ -200,15 +200,16 @@ final class PeopleAtWork {
         Map<String, Object> start =
                 Map.of("version", 1, "signers", List.of(Map.of("role", "director", "signer", "Bram Ostervelt")));
         String signing = JsonPath.read(post(session, "/api/documents/" + document + "/desk-signings", start), "$.id");
-        stands("sign", "select count(*) from desk_signing where id = '" + signing + "'", 1);
+        stands("sign", "select count(*) from signature_request where id = '" + signing + "'", 1);
         post(
                 session,
                 "/api/desk-signings/" + signing + "/signatures",
                 Map.of("role", "director", "signature", Map.of("typed", "Bram Ostervelt")));
         stands(
                 "sign",
-                "select s.state || ' ' || s.sealed || ' ' || count(v.*) from desk_signing s join document_version v"
-                        + " on v.document_id = s.document_id where s.id = '" + signing + "' group by s.id",
+                "select s.state || ' ' || p.sealed || ' ' || count(v.*) from signature_request s join signature_paper p"
+                        + " on p.request_id = s.id join document_version v on v.document_id = p.document_id"
+                        + " where s.id = '" + signing + "' group by s.id, p.sealed",
                 "COMPLETE true 2");
         happened("sign");
     }

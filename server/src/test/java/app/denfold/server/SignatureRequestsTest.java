@@ -132,7 +132,7 @@ class SignatureRequestsTest {
         Api api = practice.administrator();
         Api approver = practice.colleague(null, true, true);
         Api director =
-                practice.signedIn(NewAccount.colleague(TestPractice.newAddress(), "Bram Ostervelt", null, true, true));
+                practice.signedIn(NewAccount.colleague(TestPractice.newAddress(), "Bram Wayfarer", null, true, true));
         String mail = TestPractice.newAddress();
         UUID file = api.newEmployee("Wayfarer", mail);
         UUID paper = api.fileNewPaper(file, "contract", TODAY.minusDays(2));
@@ -157,14 +157,14 @@ class SignatureRequestsTest {
         Link employee = new Link(mail);
         assertThat(employee.sign("Tamsin Wayfarer").<String>at("$.code")).isEqualTo("not-read");
         employee.lookThrough();
-        assertThat(employee.sign("Bram Ostervelt").<String>at("$.problems[0].message"))
+        assertThat(employee.sign("Bram Wayfarer").<String>at("$.problems[0].message"))
                 .contains("is not the name of Tamsin Wayfarer");
         assertThat(employee.sign("Tamsin Wayfarer").<Boolean>at("$.done")).isTrue();
         assertThat(employee.sign("Tamsin Wayfarer").<String>at("$.code")).isEqualTo("done-already");
         assertThat(api.slot(file, "contract")).isEqualTo("awaiting-signature");
 
         UUID last = waiting(director, request);
-        assertThat(signAs(director, last, "Bram Ostervelt").<String>at("$.state"))
+        assertThat(signAs(director, last, "Bram Wayfarer").<String>at("$.state"))
                 .isEqualTo("COMPLETE");
         assertThat(api.slot(file, "contract")).isEqualTo("on-file");
         Api.Answer filed = api.get("/api/documents/{id}", paper);

@@ -60,6 +60,7 @@ class DemoData implements ApplicationRunner {
     private final DemoVisits visits;
     private final TransactionTemplate transactions;
     private final DemoPractice ownFiles;
+    private final DemoSigning signing;
     private final boolean everyone;
 
     DemoData(
@@ -80,9 +81,11 @@ class DemoData implements ApplicationRunner {
             DemoVisits visits,
             TransactionTemplate transactions,
             DemoPractice ownFiles,
+            DemoSigning signing,
             @Value("${denfold.demo.everyone:true}") boolean everyone) {
         this.everyone = everyone;
         this.ownFiles = ownFiles;
+        this.signing = signing;
         this.settings = settings;
         this.calendar = calendar;
         this.catalog = catalog;
@@ -158,6 +161,7 @@ class DemoData implements ApplicationRunner {
                     .filter(d -> d.type().equals("guardian-consent") || d.type().equals("letter"))
                     .forEach(d -> guests.share(ottilie, List.of(d.id()), guest.accountId()));
             ownFiles.load(today);
+            signing.load(ottilie, people, today);
             people.stream().limit(TAUGHT_BY).forEach(this::teach);
             return guest;
         });

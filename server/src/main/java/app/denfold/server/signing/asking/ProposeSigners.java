@@ -21,7 +21,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Whom to ask, by the roles that papers still lack; and who else is there to be asked. */
 @Service
-class ProposeSigners {
+public class ProposeSigners {
 
     private final PeopleAround around;
     private final Accounts accounts;

@@ -1,0 +1,77 @@
+import type { Shape } from "../../../api/client";
+import { daysBetween } from "../../../ui/days";
+
+type Row = Shape<"RequestRow">;
+
+export const STATES: Record<Row["state"], string> = {
+  OPEN: "open",
+  COMPLETE: "signed by everyone",
+  DECLINED: "declined",
+  SENT_BACK: "sent back",
+  WITHDRAWN: "withdrawn",
+  EXPIRED: "not signed in time",
+  REPLACED: "replaced by a corrected paper",
+};
+
+export type Filter = { text: string; state?: Row["state"]; type?: string; age?: number; team?: string };
+
+/** Who has to act now, or how it ended. */
+export function whose(row: Row): string {
+  if (row.state !== "OPEN") {
+    return row.sealing ? "signed, being sealed" : STATES[row.state];
+  }
+  const back = row.way.filter((t) => t.outcome === "TO_CONFIRM");
+  const now = row.way.filter((t) => t.now);
+  return now.length > 0
+    ? now.map((t) => t.name).join(", ")
+    : back.length > 0
+      ? `${back.map((t) => t.name).join(", ")}: came back on paper, look at it`
+      : "";
+}
+
+export function matches(row: Row, filter: Filter, today: string): boolean {
+  const words = [row.person, row.askedBy, ...row.papers.map((p) => p.name), ...row.way.map((t) => t.name)]
+    .join(" ")
+    .toLowerCase();
+  return (
+    filter.text
+      .toLowerCase()
+      .split(/\s+/)
+      .every((word) => words.includes(word)) &&
+    (!filter.state || row.state === filter.state) &&
+    (!filter.type || row.papers.some((p) => p.type === filter.type)) &&
+    (!filter.team || row.team === filter.team) &&
+    (!filter.age || (row.since != null && daysBetween(row.since.slice(0, 10), today) > filter.age))
+  );
+}
+
+/** A text in a table for spreadsheets: quoted (RFC 4180), and none of them is taken for a formula. */
+function quoted(text: string): string {
+  return `"${(/^[=+\-@\t\r]/.test(text) ? `'${text}` : text).replaceAll('"', '""')}"`;
+}
+
+export function csvOf(rows: Row[]): string {
+  const lines = rows.map((row) => [
+    row.papers.map((p) => p.type).join(", "),
+    row.person,
+    STATES[row.state],
+    whose(row),
+    row.since ?? "",
+    row.dueOn ?? "",
+    row.askedBy,
+    row.askedAt,
+    row.way.map((t) => `${t.name} (${t.role}${t.doneAt ? `, ${t.doneAt}` : ""})`).join("; "),
+  ]);
+  const head = [
+    "paper",
+    "person",
+    "state",
+    "whose turn",
+    "since",
+    "wanted by",
+    "asked by",
+    "asked at",
+    "way",
+  ];
+  return [head, ...lines].map((line) => line.map(quoted).join(",")).join("\r\n");
+}

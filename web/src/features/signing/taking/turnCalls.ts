@@ -1,0 +1,28 @@
+import { csrfToken, problemOf, type Shape } from "../../../api/client";
+
+export type Turn = Shape<"TurnAnswer">;
+
+/** Where a turn is taken: with an account, or by a link that was sent. */
+export type Door = { base: string };
+
+export const byAccount = (turnId: string): Door => ({ base: `/api/my-signatures/${turnId}` });
+export const byLink = (token: string): Door => ({ base: `/api/sign/${token}` });
+
+/** Asks at a door. @throws Problem with the words of the refusal */
+export async function ask<T = Turn>(door: Door, path: string, body?: unknown): Promise<T> {
+  const response = await fetch(
+    `${door.base}${path}`,
+    body === undefined
+      ? undefined
+      : {
+          method: "POST",
+          body: JSON.stringify(body),
+          headers: { "X-XSRF-TOKEN": csrfToken(), "Content-Type": "application/json" },
+        },
+  );
+  const text = await response.text();
+  if (!response.ok) {
+    throw problemOf(response.status, text);
+  }
+  return (text ? JSON.parse(text) : undefined) as T;
+}
