@@ -31,6 +31,10 @@ const MyTurnPage = lazy(() =>
   import("./features/signing/taking/MyTurnPage").then((m) => ({ default: m.MyTurnPage })),
 );
 
+const LockedDesk = lazy(() =>
+  import("./features/signing/LockedDesk").then((m) => ({ default: m.LockedDesk })),
+);
+
 const CheckCopyPage = lazy(() =>
   import("./features/signing/CheckCopyPage").then((m) => ({ default: m.CheckCopyPage })),
 );
@@ -104,6 +108,10 @@ function SignedIn() {
               <SessionBoundary key={account.id} account={account}>
                 {account.role === "GUEST" ? (
                   <GuestRoutes />
+                ) : account.lockedTo.length > 0 ? (
+                  <InAntd>
+                    <LockedDesk signings={account.lockedTo} />
+                  </InAntd>
                 ) : (
                   <InAntd>
                     <StaffRoutes />

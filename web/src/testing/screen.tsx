@@ -139,4 +139,5 @@ export const OTTILIE = {
   mayChange: true,
   seesSensitive: true,
   hasOwnFile: true,
+  lockedTo: [] as string[],
 } as const;

@@ -2,7 +2,7 @@ import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import { afterEach, expect, test } from "vitest";
 import type { Shape } from "../../api/client";
 import { EDIE, paper } from "../../testing/papers";
-import { Refusal, serve, show } from "../../testing/screen";
+import { OTTILIE, Refusal, serve, show } from "../../testing/screen";
 import { SigningPage } from "./SigningPage";
 import { SignSeveralModal } from "./SignSeveralModal";
 
@@ -28,7 +28,11 @@ const SIGNED = {
 };
 
 function serveSigning(more: object = {}) {
-  return serve({ "GET /api/desk-signings/s1": SIGNING, ...more });
+  return serve({
+    "GET /api/session": { ...OTTILIE, lockedTo: ["s1"] },
+    "GET /api/desk-signings/s1": SIGNING,
+    ...more,
+  });
 }
 
 test("one signs after the other, and a typed name is a signature", async () => {
@@ -62,17 +66,37 @@ test("a name that is not the signer's is refused with words, and nothing is lost
   expect(screen.getByLabelText("Your full name")).toHaveProperty("value", "T");
 });
 
-test("ending it early asks first", async () => {
-  const calls = serveSigning({ "POST /api/desk-signings/s1/withdraw": {} });
-  show(<SigningPage />, "/signing/s1", "/signing/:id");
-  fireEvent.click(await screen.findByRole("button", { name: "End the signing here" }));
-  expect(calls.some((c) => c.method === "POST")).toBe(false);
+test("the screen is handed over with the paper, and goes back only with the password", async () => {
+  const calls = serveSigning({
+    "GET /api/session": OTTILIE,
+    "POST /api/desk-lock": {},
+    "POST /api/desk-unlock": (call: { body: unknown }) =>
+      (call.body as { password: string }).password === "right"
+        ? {}
+        : new Refusal(422, {
+            detail: "Not all can be taken.",
+            code: "invalid",
+            problems: [{ field: "code", message: "This is not the password of Ottilie Brandmoor." }],
+          }),
+    "POST /api/desk-signings/s1/withdraw": {},
+  });
+  show(<SigningPage />, "/signing/s1?then=s2", "/signing/:id");
+  await waitFor(() =>
+    expect(calls.find((c) => c.path === "/api/desk-lock")?.body).toEqual({ signings: ["s1", "s2"] }),
+  );
+  fireEvent.click(await screen.findByRole("button", { name: "Back to the practice" }));
+  fireEvent.change(screen.getByLabelText("Password to unlock"), { target: { value: "wrong" } });
+  fireEvent.click(screen.getByRole("button", { name: "Unlock" }));
+  await screen.findByText("This is not the password of Ottilie Brandmoor.");
+  fireEvent.change(screen.getByLabelText("Password to unlock"), { target: { value: "right" } });
+  fireEvent.click(screen.getByRole("button", { name: "Unlock" }));
   fireEvent.click(await screen.findByRole("button", { name: "End it" }));
   await waitFor(() => expect(calls.some((c) => c.path.endsWith("/withdraw"))).toBe(true));
 });
 
 test("when all have signed, the next of several papers is laid before them", async () => {
   serve({
+    "GET /api/session": { ...OTTILIE, lockedTo: ["s1", "s2", "s3"] },
     "GET /api/desk-signings/s1": { ...SIGNING, state: "COMPLETE" },
     "GET /api/desk-signings/s2": { ...SIGNING, id: "s2", name: "Handbook receipt" },
   });

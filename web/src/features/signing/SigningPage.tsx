@@ -1,26 +1,41 @@
 import { CheckOutlined } from "@ant-design/icons";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, Button, Input, Segmented } from "antd";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
 import { answer, api, done, fieldWords, type Shape, wordsOf } from "../../api/client";
 import { moment } from "../../ui/days";
 import { Pages } from "../../ui/Pages";
 import { Loaded } from "../../ui/Quiet";
+import { meOptions } from "../access/sessionQueries";
 import { PenBox } from "./PenBox";
 import "./signing.css";
 import { signingOptions } from "./signingQueries";
 
 type Signing = Shape<"SigningAnswer">;
 
-/** A full screen for the desk: the paper in full at the left, whose turn it is at the right. */
-export function SigningPage() {
-  const { id = "" } = useParams();
+/** A full screen for the desk: the paper in full at the left, whose turn it is at the right. It belongs to the signing. */
+export function SigningPage({ id: given }: { id?: string }) {
+  const { id = given ?? "" } = useParams();
+  const [search] = useSearchParams();
+  const then = search.get("then");
+  const queries = useQueryClient();
+  const isLocked = (useQuery(meOptions).data?.lockedTo.length ?? 0) > 0;
   const signing = useQuery(signingOptions(id));
-  return <Loaded query={signing}>{(data) => <Desk signing={data} />}</Loaded>;
+  const isOpen = signing.data?.state === "OPEN";
+  // the screen is handed over with the first paper
+  useEffect(() => {
+    if (isOpen && !isLocked) {
+      const signings = [id, ...(then?.split(",") ?? [])];
+      done(api.POST("/api/desk-lock", { body: { signings } })).then(() =>
+        queries.setQueryData(meOptions.queryKey, (me) => me && { ...me, lockedTo: signings }),
+      );
+    }
+  }, [id, then, isOpen, isLocked, queries]);
+  return <Loaded query={signing}>{(data) => <Desk signing={data} isLocked={isLocked} />}</Loaded>;
 }
 
-function Desk({ signing }: { signing: Signing }) {
+function Desk({ signing, isLocked }: { signing: Signing; isLocked: boolean }) {
   const next = signing.state === "OPEN" ? signing.steps.find((s) => !s.signedAt) : undefined;
   return (
     <main className="signing">
@@ -47,6 +62,7 @@ function Desk({ signing }: { signing: Signing }) {
         </div>
         <Steps signing={signing} />
         {next ? <Turn key={next.role} signing={signing} step={next} /> : <Finished signing={signing} />}
+        <ForThePractice signing={signing} isLocked={isLocked} />
       </aside>
     </main>
   );
@@ -89,7 +105,6 @@ function Turn({ signing, step }: { signing: Signing; step: Shape<"StepAnswer"> }
   const [typed, setTyped] = useState("");
   const [password, setPassword] = useState("");
   const queries = useQueryClient();
-  const { modal } = App.useApp();
   const sign = useMutation({
     mutationFn: () =>
       answer(
@@ -103,11 +118,6 @@ function Turn({ signing, step }: { signing: Signing; step: Shape<"StepAnswer"> }
         }),
       ),
     onSuccess: (data) => queries.setQueryData(signingOptions(signing.id).queryKey, data),
-  });
-  const stop = useMutation({
-    mutationFn: () =>
-      done(api.POST("/api/desk-signings/{id}/withdraw", { params: { path: { id: signing.id } } })),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["desk-signings"] }),
   });
   const empty =
     (method === "pen" ? strokes.length === 0 : typed.trim() === "") || (step.colleague && password === "");
@@ -169,33 +179,15 @@ function Turn({ signing, step }: { signing: Signing; step: Shape<"StepAnswer"> }
       >
         I have read it and sign
       </Button>
-      <Button
-        type="text"
-        onClick={() =>
-          modal.confirm({
-            title: "End this signing?",
-            content: "Signatures already given are kept on a sealed copy. The rest can be signed later.",
-            okText: "End it",
-            onOk: () => stop.mutateAsync(),
-          })
-        }
-      >
-        End the signing here
-      </Button>
     </>
   );
 }
 
 function Finished({ signing }: { signing: Signing }) {
   const navigate = useNavigate();
-  const queries = useQueryClient();
   const [search] = useSearchParams();
   // other papers that are laid before the signers after this one
   const [following, ...then] = search.get("then")?.split(",") ?? [];
-  const back = () => {
-    queries.invalidateQueries({ queryKey: ["files"] });
-    navigate(`/files/${signing.fileId}?paper=${signing.documentId}`);
-  };
   return (
     <>
       <Alert
@@ -213,9 +205,83 @@ function Finished({ signing }: { signing: Signing }) {
           Next paper, {then.length + 1} to sign
         </Button>
       )}
-      <Button type={following ? undefined : "primary"} size="large" onClick={back}>
+    </>
+  );
+}
+
+/** The screen goes back to the practice: a colleague gives the password, and may then end the signing. */
+function ForThePractice({ signing, isLocked }: { signing: Signing; isLocked: boolean }) {
+  const [asks, setAsks] = useState(false);
+  const [password, setPassword] = useState("");
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const { modal } = App.useApp();
+  const file = `/files/${signing.fileId}?paper=${signing.documentId}`;
+  const back = async () => {
+    await queries.invalidateQueries({ queryKey: ["files"] });
+    navigate(file);
+  };
+  const unlock = useMutation({
+    mutationFn: () => done(api.POST("/api/desk-unlock", { body: { password } })),
+    onSuccess: async () => {
+      queries.setQueryData(meOptions.queryKey, (me) => me && { ...me, lockedTo: [] });
+      await back();
+      if (signing.state === "OPEN") {
+        modal.confirm({
+          title: "The signing is not finished",
+          content:
+            "It can go on later. Or end it: signatures already given are kept on a sealed copy, and the rest can be signed another time.",
+          okText: "End it",
+          cancelText: "Go on later",
+          onOk: () =>
+            done(api.POST("/api/desk-signings/{id}/withdraw", { params: { path: { id: signing.id } } })).then(
+              () => queries.invalidateQueries(),
+            ),
+        });
+      }
+    },
+  });
+  if (!isLocked && signing.state !== "OPEN") {
+    return (
+      <Button size="large" onClick={back}>
         Back to the file
       </Button>
-    </>
+    );
+  }
+  if (!asks) {
+    return (
+      <Button type="text" className="signing-back" onClick={() => setAsks(true)}>
+        Back to the practice
+      </Button>
+    );
+  }
+  return (
+    <form
+      className="signing-unlock"
+      onSubmit={(e) => {
+        e.preventDefault();
+        unlock.mutate();
+      }}
+    >
+      <span className="muted">
+        For colleagues: the screen goes back with the password of whoever is signed in.
+      </span>
+      <Input.Password
+        aria-label="Password to unlock"
+        placeholder="password"
+        autoFocus
+        value={password}
+        onChange={(e) => setPassword(e.target.value)}
+      />
+      {unlock.error && (
+        <Alert type="error" title={fieldWords(unlock.error, "code") ?? wordsOf(unlock.error)} />
+      )}
+      <Button htmlType="submit" loading={unlock.isPending} disabled={password === ""}>
+        Unlock
+      </Button>
+      <Button type="text" onClick={() => setAsks(false)}>
+        Go on signing
+      </Button>
+    </form>
   );
 }

@@ -191,7 +191,11 @@ class OnePapersWayTest {
         desk.page().getByLabel("Password of Bram Ostervelt").fill("oakhollin-demo");
         desk.button("I have read it and sign").click();
         assertThat(desk.page().getByText("Signed by everyone and sealed")).isVisible();
-        desk.button("Back to the file").click();
+        desk.page().navigate("/today");
+        assertThat(desk.page().getByText("Signed by everyone and sealed")).isVisible();
+        desk.button("Back to the practice").click();
+        desk.page().getByLabel("Password to unlock").fill("oakhollin-demo");
+        desk.button("Unlock").click();
         desk.assertSlot("Contract", "On file");
         assertThat(desk.page().locator(".reader-tools")).containsText("version 2");
         desk.button("Download").click();

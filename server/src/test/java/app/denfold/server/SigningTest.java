@@ -172,4 +172,42 @@ class SigningTest {
                         .status())
                 .isEqualTo(409);
     }
+
+    @Test
+    void theScreenBelongsToTheSigningUntilItIsUnlocked() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Locked", null);
+        UUID document = api.fileNewPaper(file, "contract", TODAY.minusDays(2));
+        UUID signing = start(api, document, "employee", "director");
+        UUID other = start(api, api.fileNewPaper(file, "contract", TODAY.minusDays(1)), "employee");
+        assertThat(api.post("/api/desk-lock", Map.of("signings", List.of(signing)))
+                        .status())
+                .isEqualTo(204);
+        assertThat(api.get("/api/session").<List<String>>at("$.lockedTo")).containsExactly(signing.toString());
+        for (String address : List.of(
+                "/api/files/" + file,
+                "/api/documents/" + document,
+                "/api/documents/" + document + "/versions/1/content",
+                "/api/today",
+                "/api/desk-signings/" + other,
+                "/api/desk-signings/" + signing + "/../" + other)) {
+            assertThat(api.get(address).status()).as(address).isIn(400, 403);
+        }
+        assertThat(api.post("/api/desk-signings/{id}/withdraw", null, signing).status())
+                .isEqualTo(403);
+        assertThat(api.post("/api/desk-lock", Map.of("signings", List.of(other)))
+                        .status())
+                .as("nobody moves the lock")
+                .isEqualTo(403);
+        assertThat(api.get("/api/desk-signings/{id}/pages/1", signing).status()).isEqualTo(200);
+        sign(api, signing, "employee", PEN);
+        assertThat(sign(api, signing, "director", PEN).<String>at("$.state")).isEqualTo("COMPLETE");
+        assertThat(api.post("/api/desk-unlock", Map.of("password", "a guess")).<String>at("$.problems[0].message"))
+                .contains("not the password of");
+        assertThat(api.get("/api/today").status()).isEqualTo(403);
+        assertThat(api.post("/api/desk-unlock", Map.of("password", TestPractice.PASSWORD))
+                        .status())
+                .isEqualTo(204);
+        assertThat(api.get("/api/today").status()).isEqualTo(200);
+    }
 }

@@ -7,6 +7,7 @@ import app.denfold.server.arrivals.filing.FileArrivals;
 import app.denfold.server.content.Placeholder;
 import app.denfold.server.coverage.GrantWaiver;
 import app.denfold.server.coverage.WaiverDetails;
+import app.denfold.server.demo.signing.DemoSigning;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.documents.FilingDetails;

@@ -1,5 +1,6 @@
 package app.denfold.server.access.rights;
 
+import app.denfold.server.access.DeskLock;
 import app.denfold.server.access.KeyScope;
 import app.denfold.server.access.Role;
 import app.denfold.server.access.SignedInAccount;
@@ -64,6 +65,9 @@ public class RightsCheck implements AuthorizationManager<RequestAuthorizationCon
             throw new InsufficientAuthenticationException("nobody is signed in");
         }
         viewer.behind(request);
+        if (!DeskLock.allows(request)) {
+            return new Refused("This screen belongs to the signing. A colleague unlocks it with the password.");
+        }
         return right.isHeldBy(viewer) ? new Granted() : new Refused(right.refusal(viewer));
     }
 

@@ -66,10 +66,12 @@ final class RightsTable {
             GET     /api/demo/mail                                             ADMINISTER
             GET     /api/demo/scanner                                          LOOK
             POST    /api/demo/scanner                                          ADMINISTER
+            POST    /api/desk-lock                                             CHANGE
             GET     /api/desk-signings/{id}                                    LOOK
             GET     /api/desk-signings/{id}/pages/{page}                       LOOK
             POST    /api/desk-signings/{id}/signatures                         CHANGE
             POST    /api/desk-signings/{id}/withdraw                           CHANGE
+            POST    /api/desk-unlock                                           LOOK
             GET     /api/desks                                                 CHANGE
             DELETE  /api/desks/{desk}/file                                     CHANGE
             PUT     /api/desks/{desk}/file                                     CHANGE

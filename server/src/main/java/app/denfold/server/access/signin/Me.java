@@ -2,12 +2,14 @@ package app.denfold.server.access.signin;
 
 import app.denfold.server.access.Role;
 import jakarta.annotation.Nullable;
+import java.util.List;
 import java.util.UUID;
 
 /**
  * The account that is signed in.
  *
  * @param hasOwnFile whether there is a file about its holder
+ * @param lockedTo signings at the desk to which the session belongs, and nothing else; usually none
  * @param desk at which it works unless its browser says otherwise; null for none
  */
 record Me(
@@ -18,4 +20,5 @@ record Me(
         boolean mayChange,
         boolean seesSensitive,
         boolean hasOwnFile,
+        List<UUID> lockedTo,
         @Nullable String desk) {}

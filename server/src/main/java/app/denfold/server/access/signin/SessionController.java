@@ -1,6 +1,7 @@
 package app.denfold.server.access.signin;
 
 import app.denfold.server.access.AccessEvents.SignedOut;
+import app.denfold.server.access.DeskLock;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.access.accounts.OpenSession;
@@ -45,8 +46,8 @@ class SessionController {
     record Invitation(String name, String email) {}
 
     @GetMapping("/api/session")
-    Me mine(Viewer viewer) {
-        return me.of(viewer);
+    Me current(Viewer viewer, HttpServletRequest request) {
+        return me.of(viewer, DeskLock.lockedTo(request));
     }
 
     @PostMapping("/api/session")

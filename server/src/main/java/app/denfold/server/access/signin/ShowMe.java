@@ -3,6 +3,8 @@ package app.denfold.server.access.signin;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.access.accounts.Post;
+import java.util.List;
+import java.util.UUID;
 import org.springframework.stereotype.Component;
 
 /** Tells an account about itself. */
@@ -16,6 +18,10 @@ class ShowMe {
     }
 
     Me of(Viewer viewer) {
+        return of(viewer, List.of());
+    }
+
+    Me of(Viewer viewer, List<UUID> lockedTo) {
         Post post = accounts.postOf(viewer.accountId());
         return new Me(
                 viewer.accountId(),
@@ -25,6 +31,7 @@ class ShowMe {
                 viewer.mayChange(),
                 viewer.seesSensitive(),
                 post.ownFile() != null,
+                lockedTo,
                 post.desk());
     }
 }

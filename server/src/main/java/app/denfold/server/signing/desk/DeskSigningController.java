@@ -2,6 +2,7 @@ package app.denfold.server.signing.desk;
 
 import app.denfold.core.signing.RequestState;
 import app.denfold.paper.sealing.SignedCopy;
+import app.denfold.server.access.DeskLock;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.content.Contents;
 import app.denfold.server.content.Download;
@@ -15,6 +16,7 @@ import jakarta.annotation.Nullable;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
@@ -121,6 +123,28 @@ class DeskSigningController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void withdraw(Viewer viewer, @PathVariable UUID id) {
         signings.withdraw(viewer, id);
+    }
+
+    record LockRequest(@NotEmpty @Size(max = 50) List<@NotNull UUID> signings) {}
+
+    record UnlockRequest(
+            @NotBlank(message = "is needed") @Size(max = 200)
+            String password) {}
+
+    /** From now on this session belongs to the signings: nothing else of the practice is seen or done in it. */
+    @PostMapping("/api/desk-lock")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void lock(Viewer viewer, @Valid @RequestBody LockRequest body, HttpServletRequest request) {
+        body.signings().forEach(id -> signings.visible(viewer, id));
+        DeskLock.lock(request, body.signings());
+    }
+
+    /** A colleague takes the screen back. @throws app.denfold.server.problems.Refusal when the password is wrong */
+    @PostMapping("/api/desk-unlock")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void unlock(Viewer viewer, @Valid @RequestBody UnlockRequest body, HttpServletRequest request) {
+        signings.unlock(viewer, body.password(), request.getRemoteAddr());
+        DeskLock.unlock(request);
     }
 
     private SigningAnswer answer(SignatureRequest s) {

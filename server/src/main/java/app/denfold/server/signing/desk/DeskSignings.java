@@ -231,6 +231,11 @@ class DeskSignings {
         return new Hand(colleague.actor(), colleague.accountId(), null, KnownBy.OWN_PASSWORD, viewer.name(), null);
     }
 
+    /** @throws Refusal when it is not the viewer's password */
+    void unlock(Viewer viewer, String password, String from) {
+        confirm.password(viewer, password, from);
+    }
+
     /** Ends a signing early. Signatures already given are kept on a sealed copy; nothing is lost. */
     void withdraw(Viewer viewer, UUID id) {
         run.withdraw(viewer, id, null);

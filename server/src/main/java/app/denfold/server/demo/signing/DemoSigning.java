@@ -1,4 +1,4 @@
-package app.denfold.server.demo;
+package app.denfold.server.demo.signing;
 
 import app.denfold.core.filing.DocumentState;
 import app.denfold.core.signing.SigningTurn.Task;
@@ -21,7 +21,7 @@ import org.springframework.stereotype.Component;
 
 /** Papers of the demo practice that wait for signatures. */
 @Component
-class DemoSigning {
+public class DemoSigning {
 
     private static final int MOST = 14;
 
@@ -41,7 +41,7 @@ class DemoSigning {
     }
 
     /** Asks for what is missing; of some the practice signs first, through others a colleague looks first. */
-    void load(Viewer ottilie, List<PersonFile> people, LocalDate today) {
+    public void load(Viewer ottilie, List<PersonFile> people, LocalDate today) {
         int asked = 0;
         for (PersonFile person : people) {
             for (FiledDocument document : documents.ofFile(person.id())) {
