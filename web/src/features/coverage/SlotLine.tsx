@@ -6,6 +6,7 @@ import { StatusGlyph } from "../../ui/StatusGlyph";
 import { statuses } from "../../ui/statuses";
 import { useMayChange } from "../asof/asOf";
 import { AskModal } from "../portal/AskModal";
+import { AwaitedSignatures } from "../signing/requests/AwaitedSignatures";
 import { droppedFiles, papersOf } from "../uploads/droppedFiles";
 import { useUploads } from "../uploads/Uploads";
 import { PaperLine } from "./PaperLine";
@@ -60,6 +61,9 @@ export function SlotLine({ file, slot, today }: SlotLineProps) {
       {slot.papers.map((paper) => (
         <PaperLine key={paper.id} paper={paper} />
       ))}
+      {slot.status === "awaiting-signature" && (
+        <AwaitedSignatures fileId={file.id} slot={slot} today={today} />
+      )}
       {wanting && mayChange && <SlotActions file={file} slot={slot} onAdd={drop.take} />}
     </div>
   );

@@ -9,6 +9,7 @@ import {
   type AskedField,
   type AskedSigner,
   type Candidate,
+  proposedFields,
   proposedSigners,
   requestFields,
   requestSigners,
@@ -44,7 +45,7 @@ let made = 0;
 
 function Ask({ papers, proposal, onClose }: AskModalProps & { proposal: Shape<"Proposal"> }) {
   const [signers, setSigners] = useState(() => proposedSigners(proposal));
-  const [fields, setFields] = useState<AskedField[]>([]);
+  const [fields, setFields] = useState<AskedField[]>(() => proposedFields(proposal, signers));
   const [active, setActive] = useState(signers[0]?.key ?? "");
   const [message, setMessage] = useState("");
   const [dueOn, setDueOn] = useState<string | null>(null);

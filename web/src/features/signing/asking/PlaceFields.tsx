@@ -29,7 +29,7 @@ export function PlaceFields({ papers, signers, active, fields, onFields }: Place
     return null;
   }
   const change = (key: string, part: Partial<AskedField>) =>
-    onFields(fields.map((f) => (f.key === key ? { ...f, ...part } : f)));
+    onFields(fields.map((f) => (f.key === key ? { ...f, why: undefined, ...part } : f)));
   const drop = (page: number, left: number, top: number) => {
     if (!signer) {
       return;
@@ -71,6 +71,7 @@ export function PlaceFields({ papers, signers, active, fields, onFields }: Place
         )}
       </div>
       <p className="muted">
+        {fields.some((f) => f.why) && "Dashed fields are proposed; a click takes them as they are. "}
         {signer
           ? `Click on a page to place a field for ${signer.name || signer.label}. Without one, signatures stand at the foot of the last page.`
           : "Add a signer to place fields."}
@@ -114,7 +115,12 @@ export function PlaceFields({ papers, signers, active, fields, onFields }: Place
                   signer={signers.find((s) => s.key === f.signer)}
                   mine={f.signer === signer?.key}
                   onMove={(left, top) => change(f.key, { left, top })}
-                  onChoose={() => setChosen(f.key)}
+                  onChoose={() => {
+                    setChosen(f.key);
+                    if (f.why) {
+                      change(f.key, {});
+                    }
+                  }}
                   onRemove={() => onFields(fields.filter((other) => other !== f))}
                 />
               ))
@@ -162,7 +168,8 @@ function Field({ field, signer, mine, onMove, onChoose, onRemove }: FieldProps) 
       role="button"
       tabIndex={0}
       aria-label={`${words}, page ${field.page}; move it with the arrow keys, take it away with Delete`}
-      className={mine ? "sign-place now ask-dropped" : "sign-place ask-dropped"}
+      className={`sign-place ask-dropped${mine ? " now" : ""}${field.why ? " proposed" : ""}`}
+      title={field.why && `proposed: ${field.why}`}
       style={{
         left: `${field.left * 100}%`,
         top: `${field.top * 100}%`,

@@ -74,10 +74,11 @@ test("roles without anybody who fits stay open, and a paper that asks for none g
         { role: "director", label: "director" },
       ],
       candidates,
+      fields: [],
     }).map((s) => [s.role, s.name, s.email]),
   ).toEqual([
     ["employee", "Tamsin Korhola", "t@post.example"],
     ["director", "", ""],
   ]);
-  expect(proposedSigners({ roles: [], candidates }).map((s) => s.role)).toEqual(["signer"]);
+  expect(proposedSigners({ roles: [], candidates, fields: [] }).map((s) => s.role)).toEqual(["signer"]);
 });

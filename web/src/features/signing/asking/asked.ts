@@ -26,6 +26,8 @@ export type AskedField = {
   top: number;
   label: string;
   required: boolean;
+  /** By what it was proposed, until somebody touched it. */
+  why?: string;
 };
 
 export const KINDS: { kind: FieldKind; label: string; width: number; height?: number }[] = [
@@ -57,6 +59,29 @@ export function proposedSigners(proposal: Shape<"Proposal">): AskedSigner[] {
       accountId: candidate?.accountId ?? undefined,
       together: false,
     };
+  });
+}
+
+/** Places that the words on the pages tell of, or that were kept from the last time. */
+export function proposedFields(proposal: Shape<"Proposal">, signers: AskedSigner[]): AskedField[] {
+  return proposal.fields.flatMap(({ paperId, field, why }, i) => {
+    const signer = signers.find((s) => s.role === field.role);
+    return signer
+      ? [
+          {
+            key: `proposed-${i}`,
+            paperId,
+            signer: signer.key,
+            kind: field.kind,
+            page: field.page,
+            left: field.left,
+            top: field.top,
+            label: field.label ?? "",
+            required: field.required,
+            why,
+          },
+        ]
+      : [];
   });
 }
 

@@ -143,3 +143,12 @@ drop table moved_step;
 drop table desk_signing_step;
 drop table desk_signing;
 alter table practice add column confirm_signing boolean not null default false;
+
+-- Where signers of papers of a type sign, kept from the last time fields were placed on one with as many pages.
+create table signature_layout (
+  id uuid primary key,
+  document_type text not null,
+  pages integer not null,
+  fields jsonb not null,
+  unique (document_type, pages)
+);

@@ -501,4 +501,65 @@ class SignatureRequestsTest {
                         .<String>at("$.state"))
                 .isEqualTo("COMPLETE");
     }
+
+    @Test
+    void whereOneSignsIsProposedByWordsAndTheSecondTimeAsItWasPlaced() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Placed", null);
+        UUID first = api.fileNewPaper(file, "livery-agreement", TODAY.minusDays(2));
+        api.renew(first, "agreement.pdf", Papers.pages(List.of("Livery agreement||Signature of owner")));
+        Api.Answer words = await().until(
+                        () -> api.get("/api/signature-requests/proposal?papers=" + first),
+                        answer -> !answer.<List<Object>>at("$.fields").isEmpty());
+        assertThat(words.<List<String>>at("$.fields[*].field.role")).containsExactly("owner");
+        assertThat(words.<List<String>>at("$.fields[*].why")).containsExactly("“Signature of owner”");
+        Map<String, Object> details = details(api.shown(first), signer(0, "owner", "L Placed", null));
+        details.put(
+                "fields",
+                List.of(
+                        Map.of(
+                                "paperId",
+                                first,
+                                "signer",
+                                0,
+                                "kind",
+                                "SIGNATURE",
+                                "page",
+                                1,
+                                "left",
+                                0.5,
+                                "top",
+                                0.4,
+                                "width",
+                                0.28,
+                                "required",
+                                true),
+                        Map.of(
+                                "paperId",
+                                first,
+                                "signer",
+                                0,
+                                "kind",
+                                "TEXT",
+                                "page",
+                                1,
+                                "left",
+                                0.1,
+                                "top",
+                                0.4,
+                                "width",
+                                0.3,
+                                "height",
+                                0.02,
+                                "required",
+                                false,
+                                "label",
+                                "Box")));
+        assertThat(api.post("/api/signature-requests", details).status()).isEqualTo(201);
+        UUID second = api.fileNewPaper(file, "livery-agreement", TODAY.minusDays(1));
+        Api.Answer kept = api.get("/api/signature-requests/proposal?papers=" + second);
+        assertThat(kept.<List<String>>at("$.fields[*].field.kind")).containsExactly("SIGNATURE", "TEXT");
+        assertThat(kept.<List<Double>>at("$.fields[*].field.left")).containsExactly(0.5, 0.1);
+        assertThat(kept.<List<String>>at("$.fields[*].why")).containsOnly("as last time");
+    }
 }

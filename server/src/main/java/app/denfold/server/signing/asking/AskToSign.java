@@ -39,6 +39,7 @@ public class AskToSign {
     private final SignatureRequestRepository requests;
     private final WhoSigns who;
     private final TellSigners tell;
+    private final Layouts layouts;
     private final Documents documents;
     private final PersonFiles files;
     private final Catalog catalog;
@@ -50,6 +51,7 @@ public class AskToSign {
             SignatureRequestRepository requests,
             WhoSigns who,
             TellSigners tell,
+            Layouts layouts,
             Documents documents,
             PersonFiles files,
             Catalog catalog,
@@ -59,6 +61,7 @@ public class AskToSign {
         this.requests = requests;
         this.who = who;
         this.tell = tell;
+        this.layouts = layouts;
         this.documents = documents;
         this.files = files;
         this.catalog = catalog;
@@ -104,8 +107,24 @@ public class AskToSign {
                 viewer.actor(),
                 calendar.now());
         begin(request, "signing-asked", "asked " + names(turns) + " to sign");
+        keepPlaces(details, request, pages);
         tell.turnsThatCame(request);
         return request;
+    }
+
+    /** The next paper of the type needs no placing; what was placed by itself is not kept. */
+    private void keepPlaces(AskDetails details, SignatureRequest request, List<PlaceFields.Page> pages) {
+        for (PlaceFields.Page page : pages) {
+            if (details.fields().stream().anyMatch(f -> f.paperId().equals(page.documentId()))) {
+                layouts.keep(
+                        documents.document(page.documentId()),
+                        page.source().pages(),
+                        request.fields().stream()
+                                .filter(f -> f.documentId().equals(page.documentId()))
+                                .toList(),
+                        turn -> request.turn(turn).orElseThrow().role());
+            }
+        }
     }
 
     /** Keeps it, and notes it for each of its papers. */

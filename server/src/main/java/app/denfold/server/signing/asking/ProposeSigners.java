@@ -4,11 +4,13 @@ import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.Signer;
+import app.denfold.server.content.Contents;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.PersonFiles;
 import app.denfold.server.relations.PeopleAround;
+import app.denfold.server.signing.sealing.SealedCopies;
 import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -28,8 +30,19 @@ public class ProposeSigners {
     private final Documents documents;
     private final PersonFiles files;
     private final Catalog catalog;
+    private final Contents contents;
+    private final Layouts layouts;
 
-    ProposeSigners(PeopleAround around, Accounts accounts, Documents documents, PersonFiles files, Catalog catalog) {
+    ProposeSigners(
+            PeopleAround around,
+            Accounts accounts,
+            Documents documents,
+            PersonFiles files,
+            Catalog catalog,
+            Contents contents,
+            Layouts layouts) {
+        this.contents = contents;
+        this.layouts = layouts;
         this.around = around;
         this.accounts = accounts;
         this.documents = documents;
@@ -54,8 +67,8 @@ public class ProposeSigners {
     public record RoleToSign(
             String role, String label, @Nullable Integer proposed) {}
 
-    /** @param roles that the papers still lack, in the order of their types */
-    public record Proposal(List<RoleToSign> roles, List<Candidate> candidates) {}
+    /** @param roles that the papers still lack, in the order of their types @param fields places on their pages */
+    public record Proposal(List<RoleToSign> roles, List<Candidate> candidates, List<Layouts.ProposedField> fields) {}
 
     @Transactional(readOnly = true)
     public Proposal of(Viewer viewer, List<UUID> paperIds) {
@@ -75,7 +88,13 @@ public class ProposeSigners {
                                         .orElse(p.role()),
                                 position(candidates, p)))
                         .toList(),
-                candidates);
+                candidates,
+                papers.stream().flatMap(d -> fields(d).stream()).toList());
+    }
+
+    private List<Layouts.ProposedField> fields(FiledDocument document) {
+        int pages = contents.content(SealedCopies.sourceOf(document).sha256()).pages();
+        return layouts.of(document, pages, document.unsignedBy(catalog.types(document.types())));
     }
 
     private @Nullable Integer position(List<Candidate> candidates, PeopleAround.ProposedSigner proposed) {

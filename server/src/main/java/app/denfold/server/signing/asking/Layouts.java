@@ -1,0 +1,123 @@
+package app.denfold.server.signing.asking;
+
+import app.denfold.core.finding.FoundWords;
+import app.denfold.core.signing.PlacesToSign;
+import app.denfold.paper.reading.WordBox;
+import app.denfold.server.catalog.Signer;
+import app.denfold.server.documents.FiledDocument;
+import app.denfold.server.reading.ReadPage;
+import app.denfold.server.reading.Readings;
+import app.denfold.server.signing.requests.SignField;
+import app.denfold.server.signing.sealing.SealedCopies;
+import jakarta.annotation.Nullable;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Places on the pages that are proposed: those kept from the last time, or those that the words on the paper tell of. */
+@Component
+class Layouts {
+
+    private static final JsonMapper MAPPER = new JsonMapper();
+
+    private final SignatureLayoutRepository layouts;
+    private final Readings readings;
+
+    Layouts(SignatureLayoutRepository layouts, Readings readings) {
+        this.layouts = layouts;
+        this.readings = readings;
+    }
+
+    /** A field as it is kept for a type: for a role instead of a person. */
+    record KeptField(
+            String role,
+            SignField.Kind kind,
+            int page,
+            double left,
+            double top,
+            double width,
+            @Nullable Double height,
+            boolean required,
+            @Nullable String label) {}
+
+    /** @param why it is proposed, in words */
+    record ProposedField(UUID paperId, KeptField field, String why) {}
+
+    /** Keeps where fields were placed on a paper, for the next one of its type. */
+    void keep(FiledDocument document, int pages, List<SignField> fields, Function<UUID, String> roleOf) {
+        String json = MAPPER.writeValueAsString(fields.stream()
+                .map(f -> new KeptField(
+                        roleOf.apply(f.turnId()),
+                        f.kind(),
+                        f.page(),
+                        f.leftPart(),
+                        f.topPart(),
+                        f.widthPart(),
+                        f.heightPart(),
+                        f.required(),
+                        f.label()))
+                .toList());
+        layouts.findByDocumentTypeAndPages(document.type(), pages)
+                .ifPresentOrElse(
+                        known -> known.keep(json),
+                        () -> layouts.save(new SignatureLayout(document.type(), pages, json)));
+    }
+
+    /** @param signers that the paper still lacks */
+    List<ProposedField> of(FiledDocument document, int pages, List<Signer> signers) {
+        List<KeptField> kept = layouts.findByDocumentTypeAndPages(document.type(), pages)
+                .map(l -> Arrays.asList(MAPPER.readValue(l.fields(), KeptField[].class)))
+                .orElse(List.of());
+        if (!kept.isEmpty()) {
+            return kept.stream()
+                    .filter(f -> signers.stream().anyMatch(s -> s.role().equals(f.role())))
+                    .map(f -> new ProposedField(document.id(), f, "as last time"))
+                    .toList();
+        }
+        return fromWords(document, signers);
+    }
+
+    private List<ProposedField> fromWords(FiledDocument document, List<Signer> signers) {
+        Map<String, String> roles = signers.stream()
+                .collect(Collectors.toMap(Signer::role, Signer::label, (a, b) -> a, LinkedHashMap::new));
+        List<ReadPage> pages = readings.pages(SealedCopies.sourceOf(document).sha256());
+        return PlacesToSign.of(pages.stream().map(Layouts::words).toList(), roles).stream()
+                .map(p -> new ProposedField(
+                        document.id(),
+                        new KeptField(
+                                p.role(),
+                                p.day() ? SignField.Kind.DATE : SignField.Kind.SIGNATURE,
+                                p.page(),
+                                p.left(),
+                                p.top(),
+                                p.width(),
+                                p.height(),
+                                true,
+                                null),
+                        "“" + p.words() + "”"))
+                .toList();
+    }
+
+    /** Of a page that stands upright; of others it is not known where its words are as it is shown. */
+    private static List<PlacesToSign.Word> words(ReadPage page) {
+        List<String> written = FoundWords.words(page.text());
+        if (page.turn() != 0 || written.size() != page.boxes().size()) {
+            return List.of();
+        }
+        List<PlacesToSign.Word> words = new ArrayList<>();
+        for (int i = 0; i < written.size(); i++) {
+            WordBox box = page.boxes().get(i);
+            double whole = WordBox.WHOLE;
+            words.add(new PlacesToSign.Word(
+                    written.get(i), box.left() / whole, box.top() / whole, box.width() / whole, box.height() / whole));
+        }
+        return words;
+    }
+}
