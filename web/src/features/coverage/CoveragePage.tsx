@@ -12,6 +12,7 @@ import { useAsOf, useKeepingAsOf, useMayChange } from "../asof/asOf";
 import { ChaseManyModal } from "../chasing/ChaseManyModal";
 import { kindsOptions } from "../people/fileQueries";
 import { InviteForm } from "../portal/InviteForm";
+import { AskManyModal } from "../signing/asking/AskManyModal";
 import { BoardGrid, type Cell } from "./BoardGrid";
 import {
   type BoardRow,
@@ -231,6 +232,7 @@ function Strip({ view }: { view: BoardView }) {
 function ChosenBar({ chosen, onClear }: { chosen: Map<string, BoardRow>; onClear: () => void }) {
   const [chases, setChases] = useState(false);
   const [invites, setInvites] = useState(false);
+  const [asks, setAsks] = useState(false);
   const { message } = App.useApp();
   const mayChange = useMayChange();
   const people = [...chosen.values()];
@@ -247,6 +249,7 @@ function ChosenBar({ chosen, onClear }: { chosen: Map<string, BoardRow>; onClear
       <span className="grow" />
       <Button onClick={onClear}>Clear choice</Button>
       {mayChange && <Button onClick={() => setInvites(true)}>Invite a guest…</Button>}
+      {mayChange && <Button onClick={() => setAsks(true)}>Ask to sign…</Button>}
       {mayChange && (
         <Button className="chase-many" onClick={() => setChases(true)}>
           Chase {count}…
@@ -270,6 +273,7 @@ function ChosenBar({ chosen, onClear }: { chosen: Map<string, BoardRow>; onClear
           }}
         />
       </Modal>
+      {asks && <AskManyModal people={people} onClose={() => setAsks(false)} />}
       <ChaseManyModal people={people} open={chases} onClose={() => setChases(false)} />
     </section>
   );

@@ -562,4 +562,34 @@ class SignatureRequestsTest {
         assertThat(kept.<List<Double>>at("$.fields[*].field.left")).containsExactly(0.5, 0.1);
         assertThat(kept.<List<String>>at("$.fields[*].why")).containsOnly("as last time");
     }
+
+    @Test
+    void theSameFormIsAskedOfManyAndWhoCannotBeAskedGetsNone() throws Exception {
+        Api api = practice.administrator();
+        String mail = TestPractice.newAddress();
+        UUID one = api.newEmployee("Manyone", mail);
+        UUID two = api.newEmployee("Manytwo", null);
+        UUID director = accountOf(practice.colleague(null, true, true));
+        String upload = api.sent("handbook.pdf", Papers.pdf("Contract for everybody"));
+        Api.Answer asked = api.post(
+                "/api/signature-requests/many",
+                Map.of(
+                        "upload",
+                        upload,
+                        "type",
+                        "contract",
+                        "files",
+                        List.of(one, two),
+                        "colleagues",
+                        Map.of("director", director),
+                        "remindEveryDays",
+                        0));
+        assertThat(asked.<Integer>at("$.asked")).isEqualTo(1);
+        assertThat(asked.<List<String>>at("$.notAsked[*].why").get(0)).contains("No mail address");
+        assertThat(api.get("/api/files/{id}/signature-requests", one).<List<String>>at("$[*].way[*].role"))
+                .containsExactly("employee", "director");
+        assertThat(api.slot(one, "contract")).isEqualTo("awaiting-signature");
+        assertThat(api.slot(two, "contract")).as("nothing is left behind").isNotEqualTo("awaiting-signature");
+        TestMail.waitFor(mail, 1);
+    }
 }

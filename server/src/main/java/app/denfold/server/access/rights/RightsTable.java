@@ -299,6 +299,7 @@ final class RightsTable {
             POST    /api/sign/{token}/sign                                     EVERYBODY
             GET     /api/signature-requests                                    LOOK
             POST    /api/signature-requests                                    CHANGE
+            POST    /api/signature-requests/many                               CHANGE
             GET     /api/signature-requests/proposal                           LOOK
             POST    /api/signature-requests/remind                             CHANGE
             POST    /api/signature-requests/withdraw                           CHANGE

@@ -48,7 +48,7 @@ class Layouts {
             @Nullable String label) {}
 
     /** @param why it is proposed, in words */
-    record ProposedField(UUID paperId, KeptField field, String why) {}
+    record ProposedPlace(UUID paperId, KeptField field, String why) {}
 
     /** Keeps where fields were placed on a paper, for the next one of its type. */
     void keep(FiledDocument document, int pages, List<SignField> fields, Function<UUID, String> roleOf) {
@@ -71,25 +71,25 @@ class Layouts {
     }
 
     /** @param signers that the paper still lacks */
-    List<ProposedField> of(FiledDocument document, int pages, List<Signer> signers) {
+    List<ProposedPlace> of(FiledDocument document, int pages, List<Signer> signers) {
         List<KeptField> kept = layouts.findByDocumentTypeAndPages(document.type(), pages)
                 .map(l -> Arrays.asList(MAPPER.readValue(l.fields(), KeptField[].class)))
                 .orElse(List.of());
         if (!kept.isEmpty()) {
             return kept.stream()
                     .filter(f -> signers.stream().anyMatch(s -> s.role().equals(f.role())))
-                    .map(f -> new ProposedField(document.id(), f, "as last time"))
+                    .map(f -> new ProposedPlace(document.id(), f, "as last time"))
                     .toList();
         }
         return fromWords(document, signers);
     }
 
-    private List<ProposedField> fromWords(FiledDocument document, List<Signer> signers) {
+    private List<ProposedPlace> fromWords(FiledDocument document, List<Signer> signers) {
         Map<String, String> roles = signers.stream()
                 .collect(Collectors.toMap(Signer::role, Signer::label, (a, b) -> a, LinkedHashMap::new));
         List<ReadPage> pages = readings.pages(SealedCopies.sourceOf(document).sha256());
         return PlacesToSign.of(pages.stream().map(Layouts::words).toList(), roles).stream()
-                .map(p -> new ProposedField(
+                .map(p -> new ProposedPlace(
                         document.id(),
                         new KeptField(
                                 p.role(),

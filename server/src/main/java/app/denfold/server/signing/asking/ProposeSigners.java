@@ -68,7 +68,7 @@ public class ProposeSigners {
             String role, String label, @Nullable Integer proposed) {}
 
     /** @param roles that the papers still lack, in the order of their types @param fields places on their pages */
-    public record Proposal(List<RoleToSign> roles, List<Candidate> candidates, List<Layouts.ProposedField> fields) {}
+    public record Proposal(List<RoleToSign> roles, List<Candidate> candidates, List<Layouts.ProposedPlace> fields) {}
 
     @Transactional(readOnly = true)
     public Proposal of(Viewer viewer, List<UUID> paperIds) {
@@ -92,7 +92,7 @@ public class ProposeSigners {
                 papers.stream().flatMap(d -> fields(d).stream()).toList());
     }
 
-    private List<Layouts.ProposedField> fields(FiledDocument document) {
+    private List<Layouts.ProposedPlace> fields(FiledDocument document) {
         int pages = contents.content(SealedCopies.sourceOf(document).sha256()).pages();
         return layouts.of(document, pages, document.unsignedBy(catalog.types(document.types())));
     }

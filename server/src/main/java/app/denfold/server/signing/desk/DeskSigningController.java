@@ -127,7 +127,7 @@ class DeskSigningController {
 
     record LockRequest(@NotEmpty @Size(max = 50) List<@NotNull UUID> signings) {}
 
-    record UnlockRequest(
+    record DeskUnlockRequest(
             @NotBlank(message = "is needed") @Size(max = 200)
             String password) {}
 
@@ -142,7 +142,7 @@ class DeskSigningController {
     /** A colleague takes the screen back. @throws app.denfold.server.problems.Refusal when the password is wrong */
     @PostMapping("/api/desk-unlock")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void unlock(Viewer viewer, @Valid @RequestBody UnlockRequest body, HttpServletRequest request) {
+    void unlock(Viewer viewer, @Valid @RequestBody DeskUnlockRequest body, HttpServletRequest request) {
         signings.unlock(viewer, body.password(), request.getRemoteAddr());
         DeskLock.unlock(request);
     }
