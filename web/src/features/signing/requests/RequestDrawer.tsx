@@ -6,6 +6,7 @@ import { api, done, type Shape, wordsOf } from "../../../api/client";
 import { practiceOptions } from "../../../api/practice";
 import { DayField } from "../../../ui/DayField";
 import { day, distance, moment } from "../../../ui/days";
+import { Pages } from "../../../ui/Pages";
 import { Loaded } from "../../../ui/Quiet";
 import { requestOptions } from "./requestQueries";
 import { STATES } from "./rows";
@@ -182,6 +183,7 @@ function OneTurn({ request, turn }: { request: Request; turn: Turn }) {
   const act = useAct();
   const { message } = App.useApp();
   const [changes, setChanges] = useState(false);
+  const [looks, setLooks] = useState(false);
   const path = { id: request.row.id, turnId: turn.id };
   const open = request.row.state === "OPEN" && turn.outcome === "OPEN" && request.mayRun;
   return (
@@ -195,8 +197,23 @@ function OneTurn({ request, turn }: { request: Request; turn: Turn }) {
           <div className="clay">No address: signs at the desk or on paper</div>
         )}
       </div>
+      {turn.outcome === "TO_CONFIRM" && request.mayRun && (
+        <Button size="small" type="primary" onClick={() => setLooks(true)}>
+          Look at it
+        </Button>
+      )}
+      {looks && <CameBack turn={turn} requestId={request.row.id} onClose={() => setLooks(false)} />}
       {open && (
         <div className="buttons">
+          {turn.now && turn.task === "SIGN" && (
+            <Button
+              size="small"
+              href={`/api/signature-requests/${request.row.id}/turns/${turn.id}/print`}
+              target="_blank"
+            >
+              Print for a pen
+            </Button>
+          )}
           {turn.now && (turn.colleague || turn.email) && (
             <Button
               size="small"
@@ -217,6 +234,49 @@ function OneTurn({ request, turn }: { request: Request; turn: Turn }) {
       )}
       {changes && <ChangeSigner turn={turn} requestId={request.row.id} onClose={() => setChanges(false)} />}
     </li>
+  );
+}
+
+/** What came back signed with a pen, for whoever asked to look at. */
+function CameBack({ turn, requestId, onClose }: { turn: Turn; requestId: string; onClose: () => void }) {
+  const act = useAct();
+  const path = { id: requestId, turnId: turn.id };
+  const look = (signed: boolean) =>
+    act.mutate(
+      () =>
+        api.POST("/api/signature-requests/{id}/turns/{turnId}/look", { params: { path }, body: { signed } }),
+      { onSuccess: onClose },
+    );
+  return (
+    <Modal
+      open
+      width={820}
+      style={{ top: 24 }}
+      title={`Signed by ${turn.name}?`}
+      footer={null}
+      onCancel={onClose}
+    >
+      <div className="look-through">
+        {turn.scanWords && <Alert type="warning" title={turn.scanWords} />}
+        {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling area must be reachable by keyboard */}
+        <section className="page-desk look-pages" tabIndex={0} aria-label="What came back">
+          <Pages
+            count={turn.scanPages}
+            width={700}
+            name={`What ${turn.name} sent back`}
+            source={(page) =>
+              `/api/signature-requests/${requestId}/turns/${turn.id}/scan/pages/${page}?width=1400`
+            }
+          />
+        </section>
+        <div className="buttons">
+          <Button type="primary" loading={act.isPending} onClick={() => look(true)}>
+            It is signed
+          </Button>
+          <Button onClick={() => look(false)}>It is not</Button>
+        </div>
+      </div>
+    </Modal>
   );
 }
 

@@ -25,6 +25,7 @@ const ROW = {
       outcome: "OPEN",
       toldAt: "2026-11-20T09:00:00Z",
       reminders: 1,
+      scanPages: 0,
       remindedAt: "2026-11-24T09:00:00Z",
       nextReminder: "2026-11-29",
     },
@@ -137,4 +138,22 @@ test("of several that wait for me each is looked through before one signature is
       secret: null,
     }),
   );
+});
+
+test("what came back signed with a pen counts once it was looked at", async () => {
+  const back = {
+    ...ROW.way[0],
+    now: false,
+    outcome: "TO_CONFIRM",
+    scanPages: 1,
+    scanWords: "Page 2 did not come back.",
+  };
+  const calls = open("/signing?show=all&request=r1", {
+    "GET /api/signature-requests/r1": { ...ONE, row: { ...ROW, way: [back] } },
+    "POST /api/signature-requests/r1/turns/t1/look": {},
+  });
+  fireEvent.click(await screen.findByRole("button", { name: "Look at it" }));
+  await screen.findByText("Page 2 did not come back.");
+  fireEvent.click(screen.getByRole("button", { name: "It is signed" }));
+  await waitFor(() => expect(calls.find((c) => c.method === "POST")?.body).toEqual({ signed: true }));
 });

@@ -60,7 +60,9 @@ create table signature_turn (
   opened_at timestamptz,
   reminders integer not null,
   reminded_at timestamptz,
-  passed_on_by text
+  passed_on_by text,
+  scan_sha256 text references content (sha256),
+  scan_words text
 );
 create index signature_turn_request on signature_turn (request_id);
 create index signature_turn_account on signature_turn (account_id) where outcome = 'OPEN';

@@ -109,4 +109,27 @@ public final class Papers {
         document.save(out);
         return out.toByteArray();
     }
+
+    /** Pages as an office scanner makes them of printed ones: pictures at 200 dots an inch, each scan other bytes. */
+    public static byte[] scanOf(byte[] pdf) throws IOException {
+        try (PDDocument printed = org.apache.pdfbox.Loader.loadPDF(pdf);
+                PDDocument scan = new PDDocument()) {
+            var renderer = new org.apache.pdfbox.rendering.PDFRenderer(printed);
+            for (int i = 0; i < printed.getNumberOfPages(); i++) {
+                BufferedImage image = renderer.renderImageWithDPI(i, 200);
+                PDPage page = new PDPage(PDRectangle.A4);
+                scan.addPage(page);
+                try (PDPageContentStream out = new PDPageContentStream(scan, page)) {
+                    out.drawImage(
+                            org.apache.pdfbox.pdmodel.graphics.image.JPEGFactory.createFromImage(scan, image, 0.8f),
+                            0,
+                            0,
+                            PDRectangle.A4.getWidth(),
+                            PDRectangle.A4.getHeight());
+                }
+            }
+            scan.getDocumentInformation().setTitle("scan " + java.util.UUID.randomUUID());
+            return bytes(scan);
+        }
+    }
 }

@@ -79,15 +79,18 @@ public final class CoverSheet {
         }
     }
 
-    /** Drawn as squares, so that it is sharp at any size. */
     private static void code(PDPageContentStream out, String words) throws IOException {
+        squares(out, words, MARGIN, PDRectangle.A4.getHeight() - MARGIN, CODE);
+    }
+
+    /** A code drawn as squares, so that it is sharp at any size. @param top of the code @param side of it, in points */
+    static void squares(PDPageContentStream out, String words, float left, float top, float side) throws IOException {
         BitMatrix code = matrix(words);
-        float step = CODE / code.getWidth();
-        float top = PDRectangle.A4.getHeight() - MARGIN;
+        float step = side / code.getWidth();
         for (int y = 0; y < code.getHeight(); y++) {
             for (int x = 0; x < code.getWidth(); x++) {
                 if (code.get(x, y)) {
-                    out.addRect(MARGIN + x * step, top - (y + 1) * step, step + 0.05f, step + 0.05f);
+                    out.addRect(left + x * step, top - (y + 1) * step, step + 0.05f, step + 0.05f);
                 }
             }
         }

@@ -75,6 +75,7 @@ public final class SignedCopy {
      * that strangers need to check them (PAdES baseline B-LT). Each is sealed, so that the last seal covers every byte. A PDF
      * is continued, not written anew, so that what others sealed in it holds.
      *
+     * @param enclosed files that go with it
      * @param reason printed in the seal of the evidence
      * @throws IOException when the original cannot be read, or the signer cannot sign or stamp
      */
@@ -83,6 +84,7 @@ public final class SignedCopy {
             Format format,
             List<SignedPart> parts,
             Evidence evidence,
+            List<Enclosed> enclosed,
             Sealing sealing,
             String reason,
             Instant now)
@@ -106,6 +108,9 @@ public final class SignedCopy {
                 c.writeEvidence(evidence.lines(), pages);
             } else {
                 c.attach(EVIDENCE_PAGE, "How this paper was signed", "application/pdf", apart(evidence.lines()), now);
+            }
+            for (Enclosed file : enclosed) {
+                c.attach(file.name(), "Signed with a pen", file.mediaType(), Files.readAllBytes(file.file()), now);
             }
             c.attach(
                     Evidence.FILE,
@@ -142,6 +147,9 @@ public final class SignedCopy {
             return saved(document);
         }
     }
+
+    /** A file that goes with a copy, such as the scan of a page that was signed with a pen. */
+    public record Enclosed(String name, Path file, String mediaType) {}
 
     /** By what and by whom a copy is sealed. */
     public record Sealing(Trust trust, Signer signer) {}

@@ -8,6 +8,7 @@ import app.denfold.paper.reading.ReadPages;
 import app.denfold.paper.reading.Reading;
 import app.denfold.paper.sealing.CheckedSeal;
 import app.denfold.paper.sealing.Evidence;
+import app.denfold.paper.sealing.SignedCopy;
 import app.denfold.paper.sealing.SignedPart;
 import app.denfold.paper.sealing.Signer;
 import app.denfold.paper.sealing.Trust;
@@ -150,6 +151,18 @@ public final class PaperWorkers implements AutoCloseable {
                 to);
     }
 
+    /**
+     * Draws a small code at the foot of each page.
+     *
+     * @param codes one for each page, in order
+     * @param words beside each code
+     */
+    public void stampCodes(Path pdf, List<String> codes, String words, Path to) throws IOException {
+        handle(
+                (folder, output) -> new Task.StampCodes(folder.lend(pdf).toString(), codes, words, output.toString()),
+                to);
+    }
+
     /** Makes an open copy of a locked PDF. @return false when the password is wrong */
     public boolean unlock(Path file, String password, Path to) throws IOException {
         Report report = handle(
@@ -190,6 +203,7 @@ public final class PaperWorkers implements AutoCloseable {
                                 copy.format(),
                                 copy.parts().stream().map(Task.Part::of).toList(),
                                 copy.evidence(),
+                                lent(folder, copy.enclosed()),
                                 trust,
                                 copy.reason(),
                                 copy.at().toEpochMilli(),
@@ -204,11 +218,26 @@ public final class PaperWorkers implements AutoCloseable {
      * A signed copy that is to be made.
      *
      * @param parts what each signer put on it, in their order
+     * @param enclosed files that go with it
      * @param reason printed in the seal
      * @param at when it is sealed
      */
     public record SealedCopy(
-            Path file, Format format, List<SignedPart> parts, Evidence evidence, String reason, Instant at) {}
+            Path file,
+            Format format,
+            List<SignedPart> parts,
+            Evidence evidence,
+            List<SignedCopy.Enclosed> enclosed,
+            String reason,
+            Instant at) {}
+
+    private static List<Task.Enclosed> lent(WorkFolder folder, List<SignedCopy.Enclosed> files) throws IOException {
+        List<Task.Enclosed> lent = new ArrayList<>();
+        for (SignedCopy.Enclosed file : files) {
+            lent.add(new Task.Enclosed(file.name(), folder.lend(file.file()).toString(), file.mediaType()));
+        }
+        return lent;
+    }
 
     private Report handle(WorkerProcess.Making making, @Nullable Path to) throws IOException {
         return handle(new Attempts(), making, to, NOBODY, NOTHING_TO_SIGN);

@@ -1,6 +1,7 @@
 package app.denfold.paper.worker;
 
 import app.denfold.paper.Format;
+import app.denfold.paper.codes.CodedPages;
 import app.denfold.paper.copies.ArchiveCopy;
 import app.denfold.paper.copies.CopyPages;
 import app.denfold.paper.copies.Unlock;
@@ -80,6 +81,14 @@ sealed interface Task {
         }
     }
 
+    record StampCodes(String file, List<String> codes, String words, String to) implements Task {
+        @Override
+        public Report done(Conversation with) throws IOException {
+            CodedPages.to(Path.of(to), Path.of(file), codes, words);
+            return Report.done(true);
+        }
+    }
+
     record OpenLocked(String file, String password, String to) implements Task {
         @Override
         public Report done(Conversation with) throws IOException {
@@ -149,11 +158,15 @@ sealed interface Task {
         }
     }
 
+    /** A file that goes with the copy. */
+    record Enclosed(String name, String file, String mediaType) {}
+
     record SealCopy(
             String file,
             Format format,
             List<Part> parts,
             Evidence evidence,
+            List<Enclosed> enclosed,
             Trust trust,
             String reason,
             long sealedAt,
@@ -166,6 +179,9 @@ sealed interface Task {
                     format,
                     parts.stream().map(Part::part).toList(),
                     evidence,
+                    enclosed.stream()
+                            .map(e -> new SignedCopy.Enclosed(e.name(), Path.of(e.file()), e.mediaType()))
+                            .toList(),
                     new SignedCopy.Sealing(trust, with.signer()),
                     reason,
                     Instant.ofEpochMilli(sealedAt));

@@ -36,6 +36,7 @@ class CheckSealsTest {
                 Format.PDF,
                 List.of(),
                 new Evidence(List.of("# Evidence", "Signed by both."), "{}"),
+                List.of(),
                 new SignedCopy.Sealing(key.trust(List.of(), Instant.now()), key),
                 "Signed at the desk",
                 Instant.now());

@@ -84,6 +84,7 @@ class SealTest {
                 format,
                 PARTS,
                 EVIDENCE,
+                List.of(),
                 new SignedCopy.Sealing(key.trust(List.of(), NOW), key),
                 "Signed by both",
                 NOW);
@@ -209,6 +210,7 @@ class SealTest {
                         Format.PDF,
                         PARTS,
                         EVIDENCE,
+                        List.of(),
                         new SignedCopy.Sealing(key.trust(List.of(), NOW), lost),
                         "Signed",
                         NOW))

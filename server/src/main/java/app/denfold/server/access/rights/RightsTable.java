@@ -307,7 +307,10 @@ final class RightsTable {
             PUT     /api/signature-requests/{id}/due                           CHANGE
             POST    /api/signature-requests/{id}/questions/{questionId}/answer CHANGE
             PUT     /api/signature-requests/{id}/turns/{turnId}                CHANGE
+            POST    /api/signature-requests/{id}/turns/{turnId}/look           CHANGE
+            GET     /api/signature-requests/{id}/turns/{turnId}/print          LOOK
             POST    /api/signature-requests/{id}/turns/{turnId}/remind         CHANGE
+            GET     /api/signature-requests/{id}/turns/{turnId}/scan/pages/{page} LOOK
             POST    /api/signature-requests/{id}/withdraw                      CHANGE
             GET     /api/today                                                 LOOK
             DELETE  /api/uploads                                               ACCOUNT

@@ -1,6 +1,7 @@
 package app.denfold.server.arrivals.receiving;
 
 import app.denfold.paper.Format;
+import app.denfold.server.access.Actor;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.arrivals.Arrival;
 import app.denfold.server.arrivals.ArrivalRepository;
@@ -275,6 +276,23 @@ public class Arrivals {
         if (readings.ask(open.sha256())) {
             reading.take(arrival);
         }
+    }
+
+    /**
+     * Papers with these bytes that wait here belong to a document already: they are taken out of the list.
+     *
+     * @return how many there were
+     */
+    @Transactional
+    public int belongTo(String sha256, UUID documentId, Actor by, String sentence) {
+        List<Arrival> all = arrivals.findBySha256AndState(sha256, Arrival.State.WAITING);
+        for (Arrival arrival : all) {
+            arrival.file(documentId, by, calendar.now());
+            trail.record(AuditEntry.ofFile(
+                            by, "signed-on-paper", arrival.fileId(), "“" + arrival.fileName() + "” " + sentence)
+                    .aboutWaiting(arrival.seemingTypes()));
+        }
+        return all.size();
     }
 
     /** Removes a paper that was set aside from the list; its bytes and its trail stay. */

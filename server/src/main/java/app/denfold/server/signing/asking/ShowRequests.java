@@ -4,6 +4,7 @@ import app.denfold.core.signing.RequestState;
 import app.denfold.core.signing.SigningTurn.Outcome;
 import app.denfold.core.signing.SigningTurn.Task;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.content.Contents;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.people.PersonFile;
@@ -43,6 +44,7 @@ class ShowRequests {
     private final SignatureQuestionRepository questions;
     private final Documents documents;
     private final PersonFiles files;
+    private final Contents contents;
     private final PracticeCalendar calendar;
 
     ShowRequests(
@@ -50,7 +52,9 @@ class ShowRequests {
             SignatureQuestionRepository questions,
             Documents documents,
             PersonFiles files,
+            Contents contents,
             PracticeCalendar calendar) {
+        this.contents = contents;
         this.requests = requests;
         this.questions = questions;
         this.documents = documents;
@@ -72,6 +76,8 @@ class ShowRequests {
      * @param nextReminder day on which he is reminded; null for none
      * @param reason with which he declined or sent it back; null otherwise
      * @param how he was known when he signed, in words; null before
+     * @param scanPages how many pages came back signed with a pen; 0 for none
+     * @param scanWords what is to be known of them, such as that one is missing; null for nothing
      */
     record TurnRow(
             UUID id,
@@ -90,7 +96,9 @@ class ShowRequests {
             @Nullable Instant remindedAt,
             @Nullable LocalDate nextReminder,
             @Nullable String reason,
-            @Nullable String how) {}
+            @Nullable String how,
+            int scanPages,
+            @Nullable String scanWords) {}
 
     /**
      * @param since when it is whoever's turn is now; null when it has ended
@@ -269,6 +277,8 @@ class ShowRequests {
                 t.remindedAt(),
                 next.orElse(null),
                 t.reason(),
-                t.knownBy() == null ? null : t.knownBy().words());
+                t.knownBy() == null ? null : t.knownBy().words(),
+                t.scanSha256() == null ? 0 : contents.content(t.scanSha256()).pages(),
+                t.scanWords());
     }
 }

@@ -68,6 +68,12 @@ public class SignatureTurn {
     private @Nullable Instant remindedAt;
     private @Nullable String passedOnBy;
 
+    /** Bytes that came back signed with a pen; null while none have. */
+    private @Nullable String scanSha256;
+
+    /** What is to be known of them, such as that a page is missing; null for nothing. */
+    private @Nullable String scanWords;
+
     @SuppressWarnings("NullAway.Init")
     protected SignatureTurn() {}
 
@@ -123,6 +129,28 @@ public class SignatureTurn {
         this.openedAt = null;
         this.reminders = 0;
         this.remindedAt = null;
+    }
+
+    /** It came back signed with a pen; whoever asked has still to look at it. */
+    public void cameBack(String sha256, @Nullable String words) {
+        this.outcome = Outcome.TO_CONFIRM;
+        this.scanSha256 = sha256;
+        this.scanWords = words;
+    }
+
+    /** What came back is not it: he is asked as before. */
+    public void notIt() {
+        this.outcome = Outcome.OPEN;
+        this.scanSha256 = null;
+        this.scanWords = null;
+    }
+
+    public @Nullable String scanSha256() {
+        return scanSha256;
+    }
+
+    public @Nullable String scanWords() {
+        return scanWords;
     }
 
     /** He was told that it is his turn. */

@@ -72,14 +72,12 @@ class DescribeSigning {
                 field.page(), field.leftPart(), field.topPart(), field.widthPart(), field.heightPart());
         SignatureTurn turn = signed.turn();
         if (field.kind() == SignField.Kind.SIGNATURE) {
-            return turn.mark() == null
-                    ? Optional.empty()
-                    : Optional.of(new SignatureMark(
-                            turn.signedName(),
-                            turn.roleLabel(),
-                            calendar.words(signed.at()),
-                            MarkJson.drawing(turn.mark()),
-                            place));
+            return Optional.of(new SignatureMark(
+                    turn.signedName(),
+                    turn.roleLabel(),
+                    calendar.words(signed.at()),
+                    turn.mark() == null ? SignatureMark.typed("on paper") : MarkJson.drawing(turn.mark()),
+                    place));
         }
         return field.value() == null
                 ? Optional.empty()
@@ -123,7 +121,7 @@ class DescribeSigning {
     private static String manner(SignatureTurn turn) {
         return switch (Objects.requireNonNull(turn.method())) {
             case "PEN" -> "by pen on the screen";
-            case "PAPER" -> "by pen on paper";
+            case "PAPER" -> "by pen on paper, as the scan shows that is attached";
             default -> "by typing the name";
         };
     }

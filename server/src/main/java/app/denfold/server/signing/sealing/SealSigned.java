@@ -2,6 +2,7 @@ package app.denfold.server.signing.sealing;
 
 import app.denfold.paper.Format;
 import app.denfold.paper.sealing.Evidence;
+import app.denfold.paper.sealing.SignedCopy;
 import app.denfold.paper.sealing.SignedPart;
 import app.denfold.paper.worker.PaperWorkers;
 import app.denfold.server.access.Actor;
@@ -26,6 +27,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
@@ -115,7 +117,8 @@ public class SealSigned {
      * What goes on the copy: all signatures ever given on the same source, so that a later signer's copy holds the earlier
      * ones.
      */
-    private record Copy(Content source, List<SignedPart> parts, Evidence evidence) {}
+    private record Copy(
+            Content source, List<SignedPart> parts, Evidence evidence, List<SignedCopy.Enclosed> enclosed) {}
 
     private void make(UUID requestId) throws IOException {
         List<UUID> papers = Objects.requireNonNull(transactions.execute(t -> requests.findById(requestId)
@@ -147,6 +150,7 @@ public class SealSigned {
                             Format.ofMediaType(copy.source.mediaType()).orElseThrow(),
                             copy.parts,
                             copy.evidence,
+                            copy.enclosed,
                             "How it was signed, told by " + settings.name(),
                             calendar.now()),
                     made);
@@ -193,7 +197,24 @@ public class SealSigned {
         return new Copy(
                 source,
                 signed.stream().map(s -> describe.part(s, document.id())).toList(),
-                describe.evidence(document, source, signed));
+                describe.evidence(document, source, signed),
+                scans(signed));
+    }
+
+    /** Pages that were signed with a pen. */
+    private List<SignedCopy.Enclosed> scans(List<DescribeSigning.Signed> signed) {
+        List<SignedCopy.Enclosed> scans = new ArrayList<>();
+        for (DescribeSigning.Signed one : signed) {
+            String sha256 = one.turn().scanSha256();
+            if (sha256 != null) {
+                Content scan = contents.content(sha256);
+                scans.add(new SignedCopy.Enclosed(
+                        "signed-on-paper-" + (scans.size() + 1) + contents.ending(sha256),
+                        contents.wholeFile(scan),
+                        scan.mediaType()));
+            }
+        }
+        return scans;
     }
 
     @Configuration

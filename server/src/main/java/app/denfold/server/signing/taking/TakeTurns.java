@@ -2,6 +2,7 @@ package app.denfold.server.signing.taking;
 
 import app.denfold.core.signing.RequestState;
 import app.denfold.core.signing.SigningOrder;
+import app.denfold.core.signing.SigningTurn;
 import app.denfold.core.signing.SigningTurn.Task;
 import app.denfold.core.signing.TypedName;
 import app.denfold.server.access.Actor;
@@ -100,6 +101,23 @@ public class TakeTurns {
         String mark = MarkJson.checked(given.signature());
         request.fill(new FillFields(turn, given.values(), name, calendar.today())::fill);
         request.take(turn, hand, given.signature().method(), mark, calendar.now());
+        noteSignatures(request, turn, hand);
+        follow(request, hand);
+    }
+
+    /** It came back signed with a pen, and somebody of the practice has looked at it. */
+    @Transactional
+    public void signedOnPaper(UUID turnId, Hand hand) {
+        SignatureRequest request = lock(turnId);
+        SignatureTurn turn = request.turn(turnId).orElseThrow(() -> Refusal.notFound("signature request"));
+        if (request.state().isEnded()) {
+            throw Refusal.conflict("signing-ended", words(SigningOrder.Hindrance.ENDED, request, turn));
+        }
+        if (turn.outcome() != SigningTurn.Outcome.TO_CONFIRM) {
+            throw Refusal.conflict("nothing-back", "Nothing has come back on paper that waits for a look.");
+        }
+        request.papersOf(turn).forEach(this::requireSamePaper);
+        request.take(turn, hand, "PAPER", null, calendar.now());
         noteSignatures(request, turn, hand);
         follow(request, hand);
     }
