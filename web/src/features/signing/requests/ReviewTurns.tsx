@@ -6,6 +6,7 @@ import { answer, api, type Shape, wordsOf } from "../../../api/client";
 import { day, moment } from "../../../ui/days";
 import { PlainField } from "../../../ui/PlainForm";
 import { Loaded, QuietEmpty } from "../../../ui/Quiet";
+import { SeenPage } from "../taking/SeenPage";
 import { type Given, SignatureMark } from "../taking/SignatureMark";
 import { ask, byAccount } from "../taking/turnCalls";
 import "../taking/turn.css";
@@ -142,15 +143,11 @@ function Look({ turn, onNext }: { turn: MyTurn; onNext: (seen: boolean) => void 
             <section className="page-desk look-pages" tabIndex={0} aria-label="Pages">
               {pages.map(({ paper, page, key }) => (
                 <div key={key} className="page-sheet" style={{ width: 760 }}>
-                  <img
-                    src={`${door.base}/papers/${paper.id}/pages/${page}?width=1400`}
+                  <SeenPage
+                    source={`${door.base}/papers/${paper.id}/pages/${page}?width=1400`}
                     alt={`${paper.name}, page ${page} of ${paper.pages}`}
-                    loading="lazy"
-                    style={{ minHeight: 900 }}
-                    onLoad={(e) => {
-                      e.currentTarget.style.minHeight = "0";
-                      setShown((before) => (before.includes(key) ? before : [...before, key]));
-                    }}
+                    height={980}
+                    onSeen={() => setShown((before) => (before.includes(key) ? before : [...before, key]))}
                   />
                 </div>
               ))}

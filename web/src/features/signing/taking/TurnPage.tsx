@@ -6,6 +6,7 @@ import { PlainAlert } from "../../../ui/PlainForm";
 import { Loaded } from "../../../ui/Quiet";
 import { GiveSignature } from "./GiveSignature";
 import { OtherAnswers } from "./OtherAnswers";
+import { SeenPage } from "./SeenPage";
 import { ask, type Door, type Turn } from "./turnCalls";
 import "./turn.css";
 import { WayDots } from "./WayDots";
@@ -224,14 +225,11 @@ function PaperPages({ paper, door, several, onSeen }: PaperPagesProps) {
       {several && <h2>{paper.name}</h2>}
       {Array.from({ length: paper.pages }, (_, i) => i + 1).map((page) => (
         <div key={page} className="turn-page">
-          <img
-            src={`${door.base}/papers/${paper.id}/pages/${page}?width=${width}`}
+          <SeenPage
+            source={`${door.base}/papers/${paper.id}/pages/${page}?width=${width}`}
             alt={`${paper.name}, page ${page} of ${paper.pages}`}
-            loading={page === 1 ? "eager" : "lazy"}
-            onLoad={(e) => {
-              e.currentTarget.style.minHeight = "0";
-              onSeen(page);
-            }}
+            height={Math.min(window.innerWidth, 830) * 1.3}
+            onSeen={() => onSeen(page)}
           />
           {paper.fields
             .filter((f) => f.page === page)

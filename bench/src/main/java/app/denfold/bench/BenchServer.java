@@ -47,6 +47,23 @@ final class BenchServer implements AutoCloseable {
                 System.getenv("DENFOLD_DB_OWNER_PASSWORD")));
     }
 
+    private static final Map<String, String> COLUMNS = new java.util.concurrent.ConcurrentHashMap<>();
+
+    /** The columns of a table that can be written, with commas between them. */
+    static String asOwnerColumns(String table) {
+        return COLUMNS.computeIfAbsent(
+                table,
+                t -> String.join(
+                        ", ",
+                        asOwner()
+                                .sql(
+                                        "select column_name from information_schema.columns where table_name = ? and is_generated = 'NEVER'"
+                                                + " and table_schema = 'public' order by ordinal_position")
+                                .param(t)
+                                .query(String.class)
+                                .list()));
+    }
+
     <T> T bean(Class<T> type) {
         return context.getBean(type);
     }

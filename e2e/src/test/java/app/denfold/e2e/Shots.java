@@ -1,11 +1,10 @@
 package app.denfold.e2e;
 
-import app.denfold.server.Papers;
 import com.jayway.jsonpath.JsonPath;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.LoadState;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -43,8 +42,7 @@ class Shots {
             arrivals(page);
             open(page, "/files/" + file + "?view=shared", "who-sees");
             open(page, "/set-up/accounts", "set-up-accounts");
-            open(page, "/set-up/practice", "set-up-practice");
-            open(page, "/set-up/sets?first", "first-start");
+            open(page, "/signing?show=all", "signing-requests");
             signing(desk, file, contract);
             Page phone = chromium.phone(address);
             phone.navigate("/");
@@ -53,13 +51,13 @@ class Shots {
             phone.keyboard().press("Enter");
             phone.getByText("What you sent us").waitFor();
             take(phone, "portal");
-            Path photos = Files.createTempDirectory("photos");
-            phone.locator("input[multiple]").first().setInputFiles(new Path[] {
-                Files.write(photos.resolve("front.png"), Papers.png()),
-                Files.write(photos.resolve("back.png"), Papers.png())
-            });
-            phone.getByText("Send 2 photos as one paper").waitFor();
-            take(phone, "portal-photos");
+            phone.getByText("Read and sign").first().click();
+            phone.getByText("You have seen the page").waitFor();
+            phone.getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions().setName("Sign").setExact(true))
+                    .click();
+            take(phone, "signing-phone");
             phone.navigate("/");
             phone.getByText("What you sent us").scrollIntoViewIfNeeded();
             take(phone, "portal-shared");
@@ -87,6 +85,10 @@ class Shots {
     private void signing(Desk desk, String file, String contract) {
         Page page = desk.page();
         page.navigate("/files/" + file + "?paper=" + contract);
+        desk.button("Ask for signatures").click();
+        page.getByAltText("page 2 of 2").scrollIntoViewIfNeeded();
+        take(page, "signing-asking");
+        page.navigate("/files/" + file + "?paper=" + contract);
         page.getByText("Sign at the desk")
                 .or(page.getByText("Go on signing"))
                 .first()
@@ -100,6 +102,10 @@ class Shots {
         }
         page.getByText("please sign").first().waitFor();
         take(page, "signing");
+        desk.button("Back to the practice").click();
+        page.getByLabel("Password to unlock").fill("oakhollin-demo");
+        desk.button("Unlock").click();
+        desk.inDialog("End it").click();
     }
 
     private static String first(Page page, String path, String json) {

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import app.denfold.server.Papers;
 import app.denfold.server.Patience;
 import com.jayway.jsonpath.JsonPath;
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
@@ -81,8 +82,8 @@ class SignaturesWayTest {
     }
 
     private String newContract(String file) throws Exception {
-        String upload =
-                ottilie.sent("contract.pdf", Papers.pages(List.of("Contract|Hours and pay", "Signature of employee")));
+        String upload = ottilie.sent(
+                "contract.pdf", Papers.pages(List.of("Contract|Hours and pay", "More of it", "Signature of employee")));
         String arrival = JsonPath.read(
                 ottilie.post("/api/arrivals/sent", JSON.writeValueAsString(Map.of("upload", upload)))
                         .body(),
@@ -155,17 +156,25 @@ class SignaturesWayTest {
         desk.page().navigate("/signing");
         desk.page()
                 .getByRole(AriaRole.LISTITEM)
-                .filter(new com.microsoft.playwright.Locator.FilterOptions().setHasText("Sorrel Tansey"))
+                .filter(new Locator.FilterOptions().setHasText("Sorrel Tansey"))
                 .getByText("Look at it")
                 .click();
         Page page = desk.page();
         assertThat(page.getByText("Please read the hours on page one.")).isVisible();
-        page.getByAltText("Contract, page 2 of 2").scrollIntoViewIfNeeded();
-        assertThat(page.getByText("You have seen all 2 pages")).isVisible();
+        looksThrough(page);
+        assertThat(page.getByText("You have seen all 3 pages")).isVisible();
         accessibility.look(page);
         desk.button("I have looked through it: pass it on").click();
         assertThat(page.getByText("Those who sign were told.")).isVisible();
         page.context().close();
+    }
+
+    private static void looksThrough(Page page) {
+        for (int i = 1; i <= 3; i++) {
+            Locator one = page.getByAltText("Contract, page " + i + " of 3");
+            one.scrollIntoViewIfNeeded();
+            assertThat(one).hasAttribute("src", Pattern.compile("/pages/" + i + "\\?"));
+        }
     }
 
     private String newest(Pattern what) {
@@ -195,8 +204,8 @@ class SignaturesWayTest {
         button("Send me the code").click();
         phone.getByLabel("Code").fill(newest(Pattern.compile("Code (\\d{3} \\d{3})")));
         button("Go on").click();
-        assertThat(phone.getByText("1 of 2 pages still to be seen")).isVisible();
-        phone.getByAltText("Contract, page 2 of 2").scrollIntoViewIfNeeded();
+        assertThat(phone.getByText("of 3 pages still to be seen")).isVisible();
+        looksThrough(phone);
         button("Sign").click();
         phone.getByText("Type the name").click();
         phone.getByLabel("Your full name").fill("Bram Ostervelt");
@@ -208,7 +217,7 @@ class SignaturesWayTest {
         assertThat(phone.getByText("Others still sign.")).isVisible();
     }
 
-    private com.microsoft.playwright.Locator button(String name) {
+    private Locator button(String name) {
         return phone.getByRole(
                 AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
@@ -223,7 +232,7 @@ class SignaturesWayTest {
         }
         desk.button("Look through and sign " + count).click();
         for (int i = 0; i < count; i++) {
-            page.getByAltText("Contract, page 2 of 2").scrollIntoViewIfNeeded();
+            looksThrough(page);
             desk.button("Seen, next").click();
         }
         page.getByText("Type the name").click();

@@ -1,0 +1,209 @@
+package app.denfold.bench;
+
+import app.denfold.core.signing.SigningTurn.Task;
+import app.denfold.server.content.Contents;
+import app.denfold.server.documents.Documents;
+import app.denfold.server.documents.FilingDetails;
+import app.denfold.server.signing.asking.AskDetails;
+import app.denfold.server.signing.asking.AskToSign;
+import com.icegreen.greenmail.util.GreenMail;
+import com.icegreen.greenmail.util.ServerSetup;
+import jakarta.mail.Session;
+import jakarta.mail.Transport;
+import jakarta.mail.internet.InternetAddress;
+import jakarta.mail.internet.MimeMessage;
+import java.io.ByteArrayOutputStream;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.PreparedStatement;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Properties;
+import java.util.UUID;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+
+/**
+ * Papers asked of two signers each in one go, until every mail is with the mail server; against the same rows by plain
+ * JDBC, a transaction for each paper, and the same mails by plain SMTP over one connection.
+ */
+public final class AskingBench {
+
+    private static final double GOAL = 2;
+
+    /** Written for each request; the trail is among them. */
+    private static final List<String> TABLES = List.of(
+            "signature_request",
+            "signature_paper",
+            "signature_turn",
+            "signature_field",
+            "signature_link",
+            "notice",
+            "audit_event");
+
+    private AskingBench() {}
+
+    public static void main(String[] arguments) throws Exception {
+        int papers = arguments.length > 0 ? Integer.parseInt(arguments[0]) : 500;
+        GreenMail mail = new GreenMail(new ServerSetup(0, "127.0.0.1", ServerSetup.PROTOCOL_SMTP));
+        mail.start();
+        System.setProperty("DENFOLD_SMTP_PORT", String.valueOf(mail.getSmtp().getPort()));
+        try (BenchServer server = new BenchServer()) {
+            List<UUID> ids = generate(server, papers + 20);
+            ask(server, ids.subList(papers, papers + 20));
+            awaitMails(mail, 40);
+            long rowsBefore = rows();
+            long begun = System.nanoTime();
+            ask(server, ids.subList(0, papers));
+            double asked = seconds(begun);
+            awaitMails(mail, 40 + 2 * papers);
+            double all = seconds(begun);
+            long rows = rows() - rowsBefore;
+            begun = System.nanoTime();
+            double jdbc = plainRows(papers, begun);
+            begun = System.nanoTime();
+            plainMails(mail.getSmtp().getPort(), 2 * papers);
+            double smtp = seconds(begun);
+            Figures.told("rows-of-one-request", (double) rows / papers, "rows");
+            Figures.told("asked", asked, "s");
+            Figures.told("asked-and-mailed", all, "s");
+            Figures.told("plain-jdbc", jdbc, "s");
+            Figures.told("plain-smtp", smtp, "s");
+            Figures.atMost("asking-against-plain", all / (jdbc + smtp), "times", GOAL);
+        } finally {
+            mail.stop();
+        }
+    }
+
+    private static double seconds(long begun) {
+        return (System.nanoTime() - begun) / 1e9;
+    }
+
+    private static List<UUID> generate(BenchServer server, int papers) throws Exception {
+        ByteArrayOutputStream pdf = new ByteArrayOutputStream();
+        try (PDDocument document = new PDDocument()) {
+            document.addPage(new PDPage());
+            document.save(pdf);
+        }
+        LocalDate today = LocalDate.now();
+        String sha256 = server.bean(Contents.class).keepPdf(pdf.toByteArray(), 1);
+        List<UUID> ids = new ArrayList<>();
+        for (int i = 0; i < papers; i++) {
+            ids.add(server.bean(Documents.class)
+                    .takeOver(
+                            server.viewer().actor(),
+                            new FilingDetails(server.newFile(), "contract", today, null, null),
+                            new Documents.Received(sha256, today, "dropped"),
+                            Documents.History.none())
+                    .id());
+        }
+        return ids;
+    }
+
+    private static void ask(BenchServer server, List<UUID> papers) {
+        AskToSign ask = server.bean(AskToSign.class);
+        for (UUID paper : papers) {
+            ask.ask(
+                    server.viewer(),
+                    new AskDetails(
+                            List.of(new AskDetails.AskedPaper(paper, 1)),
+                            List.of(signer("employee", paper), signer("director", paper)),
+                            List.of(),
+                            null,
+                            null,
+                            false,
+                            0,
+                            0,
+                            false));
+        }
+    }
+
+    private static AskDetails.AskedSigner signer(String role, UUID paper) {
+        return new AskDetails.AskedSigner(
+                0, Task.SIGN, role, null, "Signer as " + role, role + paper + "@post.example");
+    }
+
+    private static void awaitMails(GreenMail mail, int count) throws InterruptedException {
+        if (!mail.waitForIncomingEmail(600_000, count)) {
+            throw new IllegalStateException("Only " + mail.getReceivedMessages().length + " mails came");
+        }
+    }
+
+    private static long rows() {
+        return TABLES.stream()
+                .mapToLong(table -> BenchServer.asOwner()
+                        .sql("select count(*) from " + table)
+                        .query(Long.class)
+                        .single())
+                .sum();
+    }
+
+    /** The rows that were made, written once more into tables like theirs, with their indexes. */
+    private static double plainRows(int papers, long ignored) throws Exception {
+        try (Connection connection = DriverManager.getConnection(
+                System.getenv("DENFOLD_DB_URL"),
+                System.getenv("DENFOLD_DB_OWNER"),
+                System.getenv("DENFOLD_DB_OWNER_PASSWORD"))) {
+            for (String table : TABLES) {
+                connection
+                        .createStatement()
+                        .execute("create table plain_" + table + " (like " + table + " including all)");
+                connection
+                        .createStatement()
+                        .execute("create table kept_" + table + " as select row_number() over () as n, t.* from "
+                                + table + " t");
+                connection.createStatement().execute("create index on kept_" + table + " (n)");
+            }
+            long begun = System.nanoTime();
+            connection.setAutoCommit(false);
+            for (int i = 0; i < papers; i++) {
+                for (String table : TABLES) {
+                    int each = each(table);
+                    copy(connection, table, i * each + 1L, (i + 1L) * each);
+                }
+                connection.commit();
+            }
+            return seconds(begun);
+        }
+    }
+
+    /** Rows of a table for one request. */
+    private static int each(String table) {
+        return switch (table) {
+            case "signature_request", "signature_paper" -> 1;
+            case "audit_event" -> 3;
+            default -> 2;
+        };
+    }
+
+    private static void copy(Connection connection, String table, long from, long to) throws Exception {
+        String columns = BenchServer.asOwnerColumns(table);
+        for (long n = from; n <= to; n++) {
+            try (PreparedStatement insert = connection.prepareStatement("insert into plain_" + table + " (" + columns
+                    + ") select " + columns + " from kept_" + table + " where n = ?")) {
+                insert.setLong(1, n);
+                insert.executeUpdate();
+            }
+        }
+    }
+
+    private static void plainMails(int port, int count) throws Exception {
+        Properties properties = new Properties();
+        properties.put("mail.smtp.host", "127.0.0.1");
+        properties.put("mail.smtp.port", String.valueOf(port));
+        Session session = Session.getInstance(properties);
+        try (Transport transport = session.getTransport("smtp")) {
+            transport.connect();
+            for (int i = 0; i < count; i++) {
+                MimeMessage message = new MimeMessage(session);
+                message.setFrom(new InternetAddress("papers@oakhollin.example"));
+                message.setRecipient(MimeMessage.RecipientType.TO, new InternetAddress("s" + i + "@post.example"));
+                message.setSubject("Please sign: Contract");
+                message.setText("Dear signer,\n\nplease read and sign.\n\n" + "x".repeat(500));
+                message.saveChanges();
+                transport.sendMessage(message, message.getAllRecipients());
+            }
+        }
+    }
+}
