@@ -1,7 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
+import { Button } from "antd";
+import { useState } from "react";
 import { Link } from "react-router";
 import type { Shape } from "../../../api/client";
 import { day, distance } from "../../../ui/days";
+import { useMayChange } from "../../asof/asOf";
+import { AskSeveral } from "../asking/AskSeveral";
 import { fileRequestsOptions } from "./requestQueries";
 
 type AwaitedSignaturesProps = { fileId: string; slot: Shape<"SlotAnswer">; today: string };
@@ -9,9 +13,25 @@ type AwaitedSignaturesProps = { fileId: string; slot: Shape<"SlotAnswer">; today
 /** Whose signature a slot waits for, since when, and when that is asked for again. */
 export function AwaitedSignatures({ fileId, slot, today }: AwaitedSignaturesProps) {
   const requests = useQuery(fileRequestsOptions(fileId)).data ?? [];
+  const mayChange = useMayChange();
+  const [asks, setAsks] = useState(false);
   const own = requests.filter(
     (r) => r.state === "OPEN" && r.papers.some((p) => slot.papers.some((s) => s.id === p.id)),
   );
+  const unsigned = slot.papers.filter((p) => p.state === "UNSIGNED");
+  if (own.length === 0) {
+    return (
+      mayChange &&
+      unsigned.length > 0 && (
+        <div className="slot-awaits">
+          <Button size="small" onClick={() => setAsks(true)}>
+            Ask for signatures
+          </Button>
+          {asks && <AskSeveral ids={unsigned.map((p) => p.id)} onClose={() => setAsks(false)} />}
+        </div>
+      )
+    );
+  }
   return own.map((request) => (
     <div key={request.id} className="slot-awaits">
       <Link to={`/signing?show=all&request=${request.id}`}>

@@ -5,6 +5,7 @@ import { Link, useSearchParams } from "react-router";
 import { answer, api, type Shape, wordsOf } from "../../../api/client";
 import { practiceOptions } from "../../../api/practice";
 import { day, distance } from "../../../ui/days";
+import { useKept } from "../../../ui/kept";
 import { Loaded, QuietEmpty } from "../../../ui/Quiet";
 import { Where } from "../../../ui/Where";
 import { useMayChange } from "../../asof/asOf";
@@ -12,11 +13,12 @@ import { WayDots } from "../taking/WayDots";
 import { RequestDrawer } from "./RequestDrawer";
 import { ReviewTurns } from "./ReviewTurns";
 import { mySignaturesOptions, requestsOptions } from "./requestQueries";
-import { csvOf, matches, STATES, whose } from "./rows";
+import { csvOf, type Filter, matches, STATES, whose } from "./rows";
 import "./requests.css";
 
 export type Row = Shape<"RequestRow">;
 type Tab = "mine" | "asked" | "all";
+type KeptFilter = Omit<Filter, "text"> & { ended?: boolean };
 
 /** What waits for my signature, what I asked for, and all requests of papers that I may see. */
 export function RequestsPage() {
@@ -61,12 +63,11 @@ export function RequestsPage() {
 }
 
 function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string) => void }) {
-  const [ended, setEnded] = useState(false);
+  // what one looks for is typed anew, how one looks stays
   const [text, setText] = useState("");
-  const [state, setState] = useState<Row["state"]>();
-  const [type, setType] = useState<string>();
-  const [age, setAge] = useState<number>();
-  const [team, setTeam] = useState<string>();
+  const [filter, setFilter] = useKept<KeptFilter>("signing-filter", {});
+  const { ended = false, state, type, age, team } = filter;
+  const set = (part: KeptFilter) => setFilter({ ...filter, ...part });
   const [chosen, setChosen] = useState<string[]>([]);
   const rows = useQuery(requestsOptions(which, !ended));
   const today = useQuery(practiceOptions).data?.today ?? "";
@@ -83,7 +84,7 @@ function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string)
               <p>
                 Open a paper and choose <em>Ask for signatures</em>, or choose several in a file.
               </p>
-              <Checkbox checked={ended} onChange={(e) => setEnded(e.target.checked)}>
+              <Checkbox checked={ended} onChange={(e) => set({ ended: e.target.checked })}>
                 Show those that have ended
               </Checkbox>
             </QuietEmpty>
@@ -104,7 +105,7 @@ function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string)
                 aria-label="Type"
                 placeholder="any type"
                 value={type}
-                onChange={setType}
+                onChange={(value) => set({ type: value })}
                 options={types.map((value) => ({ value, label: value }))}
               />
               <Select
@@ -112,7 +113,7 @@ function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string)
                 aria-label="Waiting for"
                 placeholder="any age"
                 value={age}
-                onChange={setAge}
+                onChange={(value) => set({ age: value })}
                 options={[3, 7, 14, 30].map((value) => ({ value, label: `over ${value} days` }))}
               />
               {teams.length > 1 && (
@@ -121,7 +122,7 @@ function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string)
                   aria-label="Team"
                   placeholder="any team"
                   value={team}
-                  onChange={setTeam}
+                  onChange={(value) => set({ team: value })}
                   options={teams.map((value) => ({ value, label: value }))}
                 />
               )}
@@ -131,11 +132,11 @@ function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string)
                   aria-label="State"
                   placeholder="any state"
                   value={state}
-                  onChange={setState}
+                  onChange={(value) => set({ state: value })}
                   options={Object.entries(STATES).map(([value, label]) => ({ value, label }))}
                 />
               )}
-              <Checkbox checked={ended} onChange={(e) => setEnded(e.target.checked)}>
+              <Checkbox checked={ended} onChange={(e) => set({ ended: e.target.checked })}>
                 also ended
               </Checkbox>
               <a

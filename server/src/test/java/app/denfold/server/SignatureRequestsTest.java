@@ -642,4 +642,56 @@ class SignatureRequestsTest {
         return api.post("/api/signature-requests/{id}/turns/{turn}/look", Map.of("signed", signed), request, turn)
                 .status();
     }
+
+    @Test
+    void whatASignerWritesBecomesTheValueOfTheFieldOfThatName() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Writing", null);
+        UUID arrival = api.upload("/api/arrivals", "paper.pdf", Papers.pdf("Written on " + UUID.randomUUID()), Map.of())
+                .id("$.id");
+        Map<String, Object> filing = new HashMap<>(Api.details(file, "contract", TODAY.minusDays(2)));
+        filing.put("furtherTypes", List.of("insurance-card"));
+        UUID paper = api.post("/api/arrivals/{id}/filing", Map.of("version", 0, "details", filing), arrival)
+                .id("$.documentId");
+        Api director =
+                practice.signedIn(NewAccount.colleague(TestPractice.newAddress(), "Bram Writing", null, true, true));
+        Map<String, Object> details = details(api.shown(paper), colleague(0, "SIGN", "director", accountOf(director)));
+        details.put(
+                "fields",
+                List.of(Map.of(
+                        "paperId",
+                        paper,
+                        "signer",
+                        0,
+                        "kind",
+                        "TEXT",
+                        "page",
+                        1,
+                        "left",
+                        0.1,
+                        "top",
+                        0.4,
+                        "width",
+                        0.3,
+                        "height",
+                        0.02,
+                        "required",
+                        true,
+                        "label",
+                        "POLICY number")));
+        UUID request = api.post("/api/signature-requests", details).id("$.id");
+        UUID turn = waiting(director, request);
+        assertThat(signAs(director, turn, "Bram Writing").<String>at("$.problems[0].message"))
+                .contains("is needed");
+        Map<String, Object> given =
+                Map.of("signature", Map.of("typed", "Bram Writing"), "values", Map.of("0", "PL-4711"));
+        assertThat(director.post("/api/my-signatures/{id}/sign", given, turn).<Boolean>at("$.done"))
+                .isTrue();
+        Api.Answer signed = api.get("/api/documents/{id}", paper);
+        assertThat(signed.<String>at("$.fields['Policy number']")).isEqualTo("PL-4711");
+        try (var copy = Loader.loadPDF(
+                api.get("/api/documents/{id}/versions/2/content", paper).bytes())) {
+            assertThat(new PDFTextStripper().getText(copy)).contains("PL-4711");
+        }
+    }
 }

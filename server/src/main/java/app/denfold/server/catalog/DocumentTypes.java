@@ -64,11 +64,17 @@ public record DocumentTypes(List<KeptDocumentType> all) {
         return all.stream().map(KeptDocumentType::code).toList();
     }
 
-    /** True when any of them has a field of this name. */
-    public boolean hasField(String name) {
+    /** Names of the fields of all of them, each once. */
+    public List<String> fieldNames() {
         return all.stream()
                 .flatMap(t -> t.fields().stream())
                 .map(TypeField::name)
-                .anyMatch(name::equals);
+                .distinct()
+                .toList();
+    }
+
+    /** True when any of them has a field of this name. */
+    public boolean hasField(String name) {
+        return fieldNames().contains(name);
     }
 }

@@ -24,6 +24,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -434,6 +435,34 @@ public class Documents {
         document.sign(signature);
         rename(document);
         changed(by, document, "signed", "signed “" + document.name() + "” as " + signature.role());
+    }
+
+    /**
+     * Takes what was written on a paper into the fields of its types that are still empty; other words are left.
+     *
+     * @param written by what stands beside them, capital letters aside
+     */
+    @Transactional
+    public void fillIn(UUID id, Map<String, String> written, Actor by) {
+        FiledDocument document = document(id);
+        Map<String, String> values = new LinkedHashMap<>();
+        typesOf(document)
+                .fieldNames()
+                .forEach(field -> written.forEach((label, value) -> {
+                    boolean isEmpty = document.fields().getOrDefault(field, "").isBlank();
+                    if (field.equalsIgnoreCase(label) && isEmpty) {
+                        values.put(field, value);
+                    }
+                }));
+        if (!values.isEmpty()) {
+            document.fillIn(values);
+            rename(document);
+            changed(
+                    by,
+                    document,
+                    "filled-in",
+                    "wrote " + String.join(" and ", values.keySet()) + " of “" + document.name() + "” while signing");
+        }
     }
 
     /** Adds other bytes as a newer version; older ones stay, and what was decided on them holds for them alone. */

@@ -25,6 +25,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -282,6 +283,13 @@ public class FiledDocument {
         this.statedExpiry = to.statedExpiry();
         this.fields = to.fields();
         this.reviewer = to.reviewer();
+    }
+
+    /** Values of fields that are still empty. */
+    void fillIn(Map<String, String> values) {
+        Map<String, String> all = new LinkedHashMap<>(fields);
+        values.forEach((name, value) -> all.merge(name, value, (before, now) -> before.isBlank() ? now : before));
+        this.fields = all;
     }
 
     /** With whom it waits for review: the one it was given to, else those its types name; empty when that is anyone. */

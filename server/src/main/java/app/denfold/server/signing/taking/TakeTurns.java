@@ -30,6 +30,7 @@ import app.denfold.server.signing.telling.TellSigners;
 import jakarta.annotation.Nullable;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -101,8 +102,25 @@ public class TakeTurns {
         String mark = MarkJson.checked(given.signature());
         request.fill(new FillFields(turn, given.values(), name, calendar.today())::fill);
         request.take(turn, hand, given.signature().method(), mark, calendar.now());
+        for (RequestPaper paper : request.papersOf(turn)) {
+            documents.fillIn(paper.documentId(), written(request, turn, paper), by(hand));
+        }
         noteSignatures(request, turn, hand);
         follow(request, hand);
+    }
+
+    /** What the signer wrote on a paper, by what stands beside it. */
+    private static Map<String, String> written(SignatureRequest request, SignatureTurn turn, RequestPaper paper) {
+        Map<String, String> written = new HashMap<>();
+        for (SignField field : fieldsOf(request, turn)) {
+            if (field.kind() == SignField.Kind.TEXT
+                    && field.documentId().equals(paper.documentId())
+                    && field.label() != null
+                    && field.value() != null) {
+                written.put(field.label(), field.value());
+            }
+        }
+        return written;
     }
 
     /** It came back signed with a pen, and somebody of the practice has looked at it. */
