@@ -7,15 +7,19 @@ import eu.europa.esig.dss.model.DSSDocument;
 import eu.europa.esig.dss.model.DSSMessageDigest;
 import eu.europa.esig.dss.model.InMemoryDocument;
 import eu.europa.esig.dss.model.SignatureValue;
+import eu.europa.esig.dss.model.TimestampBinary;
 import eu.europa.esig.dss.model.x509.CertificateToken;
 import eu.europa.esig.dss.pades.PAdESSignatureParameters;
+import eu.europa.esig.dss.pades.PAdESTimestampParameters;
 import eu.europa.esig.dss.pades.signature.ExternalCMSService;
+import eu.europa.esig.dss.pades.signature.PAdESService;
 import eu.europa.esig.dss.pades.signature.PAdESWithExternalCMSService;
 import eu.europa.esig.dss.spi.DSSUtils;
 import eu.europa.esig.dss.spi.validation.CommonCertificateVerifier;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.math.BigInteger;
 import java.security.SecureRandom;
 import java.time.Instant;
@@ -41,6 +45,7 @@ import org.bouncycastle.tsp.TSPException;
 import org.bouncycastle.tsp.TimeStampRequest;
 import org.bouncycastle.tsp.TimeStampRequestGenerator;
 import org.bouncycastle.tsp.TimeStampResponse;
+import org.bouncycastle.tsp.TimeStampToken;
 
 /** Seals a PDF: PAdES baseline signatures (ETSI EN 319 142-1), each over all the bytes there are by then. */
 public final class Seal {
@@ -111,21 +116,13 @@ public final class Seal {
         try {
             CMSSignedData signed = new CMSSignedData(signature);
             SignerInformation one = signed.getSignerInfos().iterator().next();
-            TimeStampRequestGenerator asking = new TimeStampRequestGenerator();
-            asking.setCertReq(true);
-            TimeStampRequest request = asking.generate(
+            TimeStampToken token = stamp(
                     new ASN1ObjectIdentifier(DigestAlgorithm.SHA256.getOid()),
                     DSSUtils.digest(DigestAlgorithm.SHA256, one.getSignature()),
-                    new BigInteger(63, new SecureRandom()));
-            TimeStampResponse response = new TimeStampResponse(signer.stamp(request.getEncoded()));
-            response.validate(request);
-            if (response.getTimeStampToken() == null) {
-                throw new IOException("The time was not stamped: " + response.getStatusString());
-            }
+                    signer);
             Attribute stamp = new Attribute(
                     PKCSObjectIdentifiers.id_aa_signatureTimeStampToken,
-                    new DERSet(ASN1Primitive.fromByteArray(
-                            response.getTimeStampToken().getEncoded())));
+                    new DERSet(ASN1Primitive.fromByteArray(token.getEncoded())));
             SignerInformation withTime =
                     SignerInformation.replaceUnsignedAttributes(one, new AttributeTable(new DERSet(stamp)));
             return new InMemoryDocument(CMSSignedData.replaceSigners(signed, new SignerInformationStore(withTime))
@@ -133,5 +130,48 @@ public final class Seal {
         } catch (TSPException | CMSException wrong) {
             throw new IOException("The time-stamp does not fit: " + wrong.getMessage(), wrong);
         }
+    }
+
+    /**
+     * Stamps the time on the whole file as it is now (ETSI EN 319 142-1, baseline B-LTA), so that what was sealed before holds
+     * also when the certificates and algorithms of then no longer do.
+     *
+     * @throws IOException when the time cannot be stamped
+     */
+    static byte[] stampDocument(byte[] pdf, Signer signer) throws IOException {
+        PAdESService service = new PAdESService(new CommonCertificateVerifier());
+        service.setTspSource((algorithm, digest) -> {
+            try {
+                return new TimestampBinary(stamp(new ASN1ObjectIdentifier(algorithm.getOid()), digest, signer)
+                        .getEncoded());
+            } catch (TSPException wrong) {
+                throw new UncheckedIOException(
+                        new IOException("The time-stamp does not fit: " + wrong.getMessage(), wrong));
+            } catch (IOException away) {
+                throw new UncheckedIOException(away);
+            }
+        });
+        PAdESTimestampParameters parameters = new PAdESTimestampParameters(DigestAlgorithm.SHA256);
+        parameters.setContentSize(ROOM);
+        try {
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            service.timestamp(new InMemoryDocument(pdf), parameters).writeTo(out);
+            return out.toByteArray();
+        } catch (UncheckedIOException away) {
+            throw away.getCause();
+        }
+    }
+
+    private static TimeStampToken stamp(ASN1ObjectIdentifier algorithm, byte[] digest, Signer signer)
+            throws IOException, TSPException {
+        TimeStampRequestGenerator asking = new TimeStampRequestGenerator();
+        asking.setCertReq(true);
+        TimeStampRequest request = asking.generate(algorithm, digest, new BigInteger(63, new SecureRandom()));
+        TimeStampResponse response = new TimeStampResponse(signer.stamp(request.getEncoded()));
+        response.validate(request);
+        if (response.getTimeStampToken() == null) {
+            throw new IOException("The time was not stamped: " + response.getStatusString());
+        }
+        return response.getTimeStampToken();
     }
 }

@@ -151,6 +151,18 @@ public final class SignedCopy {
     /** A file that goes with a copy, such as the scan of a page that was signed with a pen. */
     public record Enclosed(String name, Path file, String mediaType) {}
 
+    /**
+     * The same copy for longer: fresh proof, the time stamped on all of it, and a seal that closes it anew. Not one byte that
+     * was sealed before is changed.
+     *
+     * @throws IOException when it is no PDF, or the signer cannot sign or stamp
+     */
+    public static byte[] renewed(byte[] sealed, Sealing sealing, Instant now) throws IOException {
+        byte[] copy = continued(sealed, c -> Seal.addProof(c.document, sealing.trust()));
+        copy = Seal.stampDocument(copy, sealing.signer());
+        return Seal.put(copy, sealing.trust(), sealing.signer(), Seal.Level.PLAIN, CLOSING, now);
+    }
+
     /** By what and by whom a copy is sealed. */
     public record Sealing(Trust trust, Signer signer) {}
 

@@ -215,6 +215,23 @@ public final class PaperWorkers implements AutoCloseable {
     }
 
     /**
+     * Seals a sealed copy for longer.
+     *
+     * @return how many pages it has
+     * @throws IOException when the signer cannot sign, or the time cannot be stamped
+     */
+    public int renewSeal(Path file, Trust trust, Signer signer, Instant at, Path to) throws IOException {
+        return handle(
+                        new Attempts(),
+                        (folder, output) -> new Task.RenewSeal(
+                                folder.lend(file).toString(), trust, at.toEpochMilli(), output.toString()),
+                        to,
+                        NOBODY,
+                        signer)
+                .pages();
+    }
+
+    /**
      * A signed copy that is to be made.
      *
      * @param parts what each signer put on it, in their order

@@ -158,6 +158,18 @@ sealed interface Task {
         }
     }
 
+    record RenewSeal(String file, Trust trust, long sealedAt, String to) implements Task {
+        @Override
+        public Report done(Conversation with) throws IOException {
+            byte[] renewed = SignedCopy.renewed(
+                    Files.readAllBytes(Path.of(file)),
+                    new SignedCopy.Sealing(trust, with.signer()),
+                    Instant.ofEpochMilli(sealedAt));
+            Files.write(Path.of(to), renewed);
+            return Report.made(SignedCopy.pagesIn(renewed));
+        }
+    }
+
     /** A file that goes with the copy. */
     record Enclosed(String name, String file, String mediaType) {}
 

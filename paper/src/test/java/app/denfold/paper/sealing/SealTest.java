@@ -191,6 +191,25 @@ class SealTest {
     }
 
     @Test
+    void aRenewedCopyIsGoodForLongerAndNoByteOfItWasChanged() throws Exception {
+        SealKey key = key(NOW);
+        byte[] sealed = sealed(SamplePapers.pdf(folder, 1, 0), Format.PDF, key);
+        byte[] renewed = SignedCopy.renewed(sealed, new SignedCopy.Sealing(key.trust(List.of(), NOW), key), NOW);
+        assertThat(Arrays.copyOf(renewed, sealed.length)).isEqualTo(sealed);
+        SimpleReport report = validated(renewed, key);
+        assertThat(report.getSignatureIdList()).hasSize(5);
+        for (String id : report.getSignatureIdList()) {
+            assertThat(report.getIndication(id)).isEqualTo(Indication.TOTAL_PASSED);
+        }
+        assertThat(report.getSignatureIdList().stream().map(report::getSignatureFormat))
+                .contains(SignatureLevel.PAdES_BASELINE_LTA);
+        List<CheckedSeal> seals = CheckSeals.of(renewed);
+        assertThat(seals).hasSize(5).allMatch(CheckedSeal::intact);
+        assertThat(seals.get(4).coversAll()).isTrue();
+        assertThat(pdfsig(renewed)).contains("Total document signed");
+    }
+
+    @Test
     void withoutTheTimeNothingIsSealed() throws Exception {
         SealKey key = key(NOW);
         Signer lost = new Signer() {

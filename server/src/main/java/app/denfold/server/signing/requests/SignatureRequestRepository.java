@@ -2,6 +2,7 @@ package app.denfold.server.signing.requests;
 
 import app.denfold.core.signing.RequestState;
 import jakarta.persistence.LockModeType;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
@@ -55,8 +56,10 @@ public interface SignatureRequestRepository extends JpaRepository<SignatureReque
     @Query("select r.id from SignatureRequest r where r.state = OPEN and not r.atDesk and r.remindEveryDays > 0")
     List<UUID> findWithReminders();
 
-    @Query("select r.id from SignatureRequest r join r.papers p where r.state <> OPEN and not p.sealed")
-    List<UUID> findUnsealed();
+    /** Papers of which sealed copies were made before a moment, or of which later ones may have been. */
+    @Query(
+            "select distinct p.documentId from SignatureRequest r join r.papers p where r.endedAt < :moment and p.sealed")
+    List<UUID> findSealedBefore(Instant moment);
 
     /** Requests that it took the place of know of no successor any more. */
     @Modifying

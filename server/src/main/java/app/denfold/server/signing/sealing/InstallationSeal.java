@@ -57,7 +57,23 @@ public class InstallationSeal {
      */
     int put(PaperWorkers.SealedCopy copy, Path to) throws IOException {
         SealKey key = key();
-        Signer signer = new Signer() {
+        return workers.seal(copy, key.trust(stamps.authorities(), calendar.now()), signer(key), to);
+    }
+
+    /**
+     * Seals a sealed copy for longer, in a worker as well.
+     *
+     * @return how many pages it has
+     * @throws IOException as above
+     */
+    int renew(Path copy, Path to) throws IOException {
+        SealKey key = key();
+        return workers.renewSeal(
+                copy, key.trust(stamps.authorities(), calendar.now()), signer(key), calendar.now(), to);
+    }
+
+    private Signer signer(SealKey key) {
+        return new Signer() {
             @Override
             public byte[] sign(byte[] bytes) throws IOException {
                 return key.sign(bytes);
@@ -68,7 +84,6 @@ public class InstallationSeal {
                 return stamps.stamp(request, key);
             }
         };
-        return workers.seal(copy, key.trust(stamps.authorities(), calendar.now()), signer, to);
     }
 
     /** Whether a certificate that stands in a seal is this practice's. @param certificate in DER */
