@@ -11,7 +11,7 @@ import "./asking.css";
 
 type AskManyModalProps = { people: { id: string; name: string }[]; onClose: () => void };
 
-/** The same form for many people: each gets the own copy in the file, and is asked to sign it. */
+/** The same form for many people: each gets their own copy in their file, and is asked to sign it. */
 export function AskManyModal({ people, onClose }: AskManyModalProps) {
   const [form, setForm] = useState<File>();
   const [type, setType] = useState<string>();
@@ -90,8 +90,8 @@ export function AskManyModal({ people, onClose }: AskManyModalProps) {
     >
       <div className="ask-who">
         <p className="muted">
-          Each gets the own copy in the file, and a request of the own. Who signs follows the type, the
-          person's age and relations.
+          Each person gets their own copy, filed, and is asked to sign it. Who signs follows the type, age and
+          relations.
         </p>
         <input
           ref={picker}

@@ -46,7 +46,7 @@ test("who signs is proposed, a colleague looks through it first, and places on t
     "value",
     "tamsin@post.example",
   );
-  expect(screen.getByText("signs with the own account")).toBeTruthy();
+  expect(screen.getByText("signs with their own account")).toBeTruthy();
   fireEvent.click(screen.getByRole("button", { name: /Looks through it first/ }));
   fireEvent.change(screen.getByLabelText("Who looks through it first"), { target: { value: "Dil" } });
   fireEvent.click(await screen.findByText("receptionist"));

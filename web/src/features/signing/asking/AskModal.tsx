@@ -286,7 +286,7 @@ function OneSigner({
           }}
         />
         {signer.accountId ? (
-          <div className="muted ask-account">signs with the own account</div>
+          <div className="muted ask-account">signs with their own account</div>
         ) : (
           !approver && (
             <Input

@@ -174,7 +174,7 @@ class SignatureRequestsTest {
             String words = new PDFTextStripper().getText(copy);
             assertThat(words)
                     .contains("known by a link and a code sent by mail to t…@post.example")
-                    .contains("known signed in to the own account")
+                    .contains("known signed in to their own account")
                     .doesNotContain(mail);
             String json = new String(
                     copy.getDocumentCatalog()
@@ -491,7 +491,7 @@ class SignatureRequestsTest {
         Map<String, Object> given = new HashMap<>(Map.of("role", "director", "signature", Map.of("typed", name)));
         assertThat(api.post("/api/desk-signings/{id}/signatures", given, signing)
                         .<String>at("$.problems[0].message"))
-                .contains("signs with the own password");
+                .contains("signs with their own password");
         given.put("password", "not this one");
         assertThat(api.post("/api/desk-signings/{id}/signatures", given, signing)
                         .<String>at("$.problems[0].message"))

@@ -27,7 +27,7 @@ import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/** The same form for many people: it is filed in each one's file, and each signs the own one. */
+/** The same form for many people: it is filed in each one's file, and each signs their own. */
 @Service
 class AskMany {
 

@@ -57,7 +57,7 @@ class DeskSigningController {
             MarkJson.@NotNull GivenMark signature,
             @Nullable @Size(max = 200) String password) {}
 
-    /** @param colleague whether it is a colleague, who gives the own password @param now whether it is this one's turn */
+    /** @param colleague whether it is a colleague, who gives their own password @param now whether it is this one's turn */
     record StepAnswer(
             String role,
             String roleLabel,

@@ -225,7 +225,7 @@ class DeskSignings {
                 .orElseThrow(() -> Refusal.conflict(
                         "account-closed", "The account of " + turn.name() + " is closed, so nobody can sign with it."));
         if (password == null || password.isBlank()) {
-            throw Refusal.invalid("code", turn.name() + " signs with the own password. Give it, please.");
+            throw Refusal.invalid("code", turn.name() + " signs with their own password. Give it, please.");
         }
         confirm.password(colleague, password, from);
         return new Hand(colleague.actor(), colleague.accountId(), null, KnownBy.OWN_PASSWORD, viewer.name(), null);
