@@ -29,6 +29,7 @@ final class ServerProcess implements AutoCloseable {
     private final int mailPort = freePort();
     private boolean recognises = true;
     private boolean isDemo = true;
+    private String timeStamps = "";
     private Process process;
 
     ServerProcess(Path folder) {
@@ -61,6 +62,12 @@ final class ServerProcess implements AutoCloseable {
     /** Reads text layers and codes only, so that recognition does not slow what is looked at. */
     ServerProcess withoutRecognition() {
         recognises = false;
+        return this;
+    }
+
+    /** From its next start on it asks the authority at this address for the time; empty for its own stand-in. */
+    ServerProcess stampedBy(String authority) {
+        timeStamps = authority;
         return this;
     }
 
@@ -109,6 +116,7 @@ final class ServerProcess implements AutoCloseable {
                         Map.entry("DENFOLD_DB_URL", database()),
                         Map.entry("DENFOLD_DB_USER", "denfold"),
                         Map.entry("DENFOLD_DB_PASSWORD", FreshDatabase.password()),
+                        Map.entry("DENFOLD_TIME_STAMPS", timeStamps),
                         Map.entry("DENFOLD_CONTENT", content().toString()),
                         Map.entry("DENFOLD_KEYS", folder.resolve("keys").toString()),
                         Map.entry("DENFOLD_PICKUP", pickup().toString())));
