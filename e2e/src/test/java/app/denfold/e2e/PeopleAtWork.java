@@ -198,13 +198,13 @@ final class PeopleAtWork {
     private void sign(HttpSession session) throws Exception {
         String document = newPaper(session, newFile(session), types.get("signed"));
         Map<String, Object> start =
-                Map.of("version", 1, "signers", List.of(Map.of("role", "director", "signer", "Bram Ostervelt")));
+                Map.of("version", 1, "signers", List.of(Map.of("role", "director", "signer", "Director of the yard")));
         String signing = JsonPath.read(post(session, "/api/documents/" + document + "/desk-signings", start), "$.id");
         stands("sign", "select count(*) from signature_request where id = '" + signing + "'", 1);
         post(
                 session,
                 "/api/desk-signings/" + signing + "/signatures",
-                Map.of("role", "director", "signature", Map.of("typed", "Bram Ostervelt")));
+                Map.of("role", "director", "signature", Map.of("typed", "Director of the yard")));
         stands(
                 "sign",
                 "select s.state || ' ' || p.sealed || ' ' || count(v.*) from signature_request s join signature_paper p"
