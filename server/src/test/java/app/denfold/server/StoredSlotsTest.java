@@ -149,7 +149,8 @@ class StoredSlotsTest {
                 documents.sign(
                         some(papers),
                         new GivenSignature(random.nextBoolean() ? "employee" : "director", "Bram", day(0)),
-                        Actor.system("Bram"));
+                        Actor.system("Bram"),
+                        "");
             case 7 -> waive();
             default -> changePerson();
         }
@@ -257,7 +258,7 @@ class StoredSlotsTest {
         api = practice.administrator();
         UUID file = newPerson(999);
         UUID paper = api.fileNewPaper(file, "contract", day(-5));
-        documents.sign(paper, new GivenSignature("employee", "Tamsin", day(0)), Actor.system("Tamsin"));
+        documents.sign(paper, new GivenSignature("employee", "Tamsin", day(0)), Actor.system("Tamsin"), "");
         List<Document> read = documents.forRules(List.of(file)).get(file);
         assertThat(read)
                 .containsExactly(documents.ofFile(file).stream()

@@ -428,13 +428,14 @@ public class Documents {
      * Notes a signature given on the newest version of the document, or on what that is a sealed copy of.
      *
      * @param by as the trail names whoever signed
+     * @param where that was, as it follows the sentence in the trail; empty for nothing
      */
     @Transactional
-    public void sign(UUID id, GivenSignature signature, Actor by) {
+    public void sign(UUID id, GivenSignature signature, Actor by, String where) {
         FiledDocument document = document(id);
         document.sign(signature);
         rename(document);
-        changed(by, document, "signed", "signed “" + document.name() + "” as " + signature.role());
+        changed(by, document, "signed", "signed “" + document.name() + "” as " + signature.role() + where);
     }
 
     /**

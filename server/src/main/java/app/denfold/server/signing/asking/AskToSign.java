@@ -106,7 +106,7 @@ public class AskToSign {
                 asked,
                 viewer.actor(),
                 calendar.now());
-        begin(request, "signing-asked", "asked " + names(turns) + " to sign");
+        begin(request, "signing-asked", "asked " + names(turns) + " to sign", "");
         keepPlaces(details, request, pages);
         tell.turnsThatCame(request);
         return request;
@@ -127,8 +127,8 @@ public class AskToSign {
         }
     }
 
-    /** Keeps it, and notes it for each of its papers. */
-    public void begin(SignatureRequest request, String action, String words) {
+    /** Keeps it, and notes it for each of its papers. @param before the name of the paper @param after behind it */
+    public void begin(SignatureRequest request, String action, String before, String after) {
         try {
             requests.save(request);
             requests.flush();
@@ -139,7 +139,11 @@ public class AskToSign {
         for (RequestPaper paper : request.papers()) {
             FiledDocument document = documents.document(paper.documentId());
             trail.record(new AuditEntry(
-                    request.asker(), action, document.fileId(), document.id(), words + " “" + document.name() + "”"));
+                    request.asker(),
+                    action,
+                    document.fileId(),
+                    document.id(),
+                    before + " “" + document.name() + "”" + after));
         }
     }
 

@@ -142,7 +142,7 @@ class FollowPapers {
                 .toList();
         SignatureRequest request =
                 new SignatureRequest(false, papers, turns, fields, former.asked(), former.asker(), calendar.now());
-        ask.begin(request, "signing-asked", "asked for signatures on the corrected");
+        ask.begin(request, "signing-asked", "asked for signatures on the corrected", "");
         former.replacedBy(request.id());
         tell.turnsThatCame(request);
     }

@@ -127,8 +127,8 @@ class DeskSignings {
         ask.begin(
                 request,
                 "signing-started",
-                "laid before " + turns.stream().map(SignatureTurn::name).collect(Collectors.joining(" and "))
-                        + " to sign");
+                "laid",
+                " before " + turns.stream().map(SignatureTurn::name).collect(Collectors.joining(" and ")) + " to sign");
         return request;
     }
 

@@ -5,7 +5,6 @@ import app.denfold.core.signing.SigningOrder;
 import app.denfold.core.signing.SigningTurn;
 import app.denfold.core.signing.SigningTurn.Task;
 import app.denfold.core.signing.TypedName;
-import app.denfold.server.access.Actor;
 import app.denfold.server.content.Contents;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
@@ -15,6 +14,7 @@ import app.denfold.server.problems.Refusal;
 import app.denfold.server.signing.asking.AskDetails;
 import app.denfold.server.signing.asking.RunRequest;
 import app.denfold.server.signing.requests.Hand;
+import app.denfold.server.signing.requests.KnownBy;
 import app.denfold.server.signing.requests.MarkJson;
 import app.denfold.server.signing.requests.RequestPaper;
 import app.denfold.server.signing.requests.ShownPageStore;
@@ -103,7 +103,7 @@ public class TakeTurns {
         request.fill(new FillFields(turn, given.values(), name, calendar.today())::fill);
         request.take(turn, hand, given.signature().method(), mark, calendar.now());
         for (RequestPaper paper : request.papersOf(turn)) {
-            documents.fillIn(paper.documentId(), written(request, turn, paper), by(hand));
+            documents.fillIn(paper.documentId(), written(request, turn, paper), hand.actor());
         }
         noteSignatures(request, turn, hand);
         follow(request, hand);
@@ -152,19 +152,29 @@ public class TakeTurns {
                         .filter(t -> request.papersOf(t).contains(paper))
                         .map(SignatureTurn::signedName)
                         .collect(Collectors.joining(" and "));
-                documents.sign(paper.documentId(), new GivenSignature(turn.role(), names, calendar.today()), by(hand));
+                documents.sign(
+                        paper.documentId(),
+                        new GivenSignature(turn.role(), names, calendar.today()),
+                        hand.actor(),
+                        where(hand));
             } else {
                 FiledDocument document = documents.document(paper.documentId());
-                documents.changed(by(hand), document, "signed", "signed “" + document.name() + "” as " + turn.role());
+                documents.changed(
+                        hand.actor(),
+                        document,
+                        "signed",
+                        "signed “" + document.name() + "” as " + turn.role() + where(hand));
             }
         }
     }
 
     /** In whose session it was done is told by the trail. */
-    private static Actor by(Hand hand) {
+    private static String where(Hand hand) {
         return hand.sessionOf() == null
-                ? hand.actor()
-                : Actor.system(hand.actor().name() + ", at the desk of " + hand.sessionOf());
+                ? ""
+                : hand.knownBy() == KnownBy.ON_PAPER
+                        ? " on paper, seen by " + hand.sessionOf()
+                        : ", at the desk of " + hand.sessionOf();
     }
 
     /** The approver passes the papers on. */
