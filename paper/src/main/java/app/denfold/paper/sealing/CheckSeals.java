@@ -1,5 +1,6 @@
 package app.denfold.paper.sealing;
 
+import eu.europa.esig.dss.enumerations.DigestAlgorithm;
 import eu.europa.esig.dss.model.InMemoryDocument;
 import eu.europa.esig.dss.model.x509.CertificateToken;
 import eu.europa.esig.dss.pades.validation.ByteRange;
@@ -19,6 +20,22 @@ import java.util.List;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.bouncycastle.asn1.ASN1Encoding;
+import org.bouncycastle.asn1.DERSet;
+import org.bouncycastle.asn1.cms.Attribute;
+import org.bouncycastle.asn1.cms.AttributeTable;
+import org.bouncycastle.asn1.cms.CMSObjectIdentifiers;
+import org.bouncycastle.asn1.cms.ContentInfo;
+import org.bouncycastle.asn1.cms.IssuerAndSerialNumber;
+import org.bouncycastle.asn1.cms.SignedData;
+import org.bouncycastle.asn1.cms.SignerIdentifier;
+import org.bouncycastle.asn1.cms.SignerInfo;
+import org.bouncycastle.asn1.ess.ESSCertIDv2;
+import org.bouncycastle.asn1.ess.SigningCertificateV2;
+import org.bouncycastle.asn1.pkcs.PKCSObjectIdentifiers;
+import org.bouncycastle.cert.X509CertificateHolder;
+import org.bouncycastle.cms.CMSException;
+import org.bouncycastle.cms.CMSSignedData;
 
 /** Looks at the seals of a PDF (PAdES, ETSI EN 319 142-1): whether the file is as it was when it was sealed. */
 public final class CheckSeals {
@@ -69,7 +86,7 @@ public final class CheckSeals {
     }
 
     private static byte[] sha256(byte[] bytes) {
-        return DSSUtils.digest(eu.europa.esig.dss.enumerations.DigestAlgorithm.SHA256, bytes);
+        return DSSUtils.digest(DigestAlgorithm.SHA256, bytes);
     }
 
     private static ByteRange range(AdvancedSignature signature) {
@@ -97,12 +114,61 @@ public final class CheckSeals {
             return false;
         }
         byte[] bytes = HexFormat.of().parseHex(words, 1, words.length() - 1);
-        for (int i = lengthOfDer(bytes); i < bytes.length; i++) {
+        int length = lengthOfDer(bytes);
+        for (int i = length; i < bytes.length; i++) {
             if (bytes[i] != 0) {
                 return false;
             }
         }
-        return true;
+        return isAsSigned(Arrays.copyOf(bytes, length));
+    }
+
+    /**
+     * Whether all around what was signed is what it must be: the certificate is the one that the signer named (RFC 5035), and
+     * the rest is written as it follows from it (RFC 5652). A signature of another build is left to the library.
+     */
+    private static boolean isAsSigned(byte[] der) {
+        try {
+            CMSSignedData signature = new CMSSignedData(der);
+            if (signature.getSignerInfos().size() != 1
+                    || signature.getCertificates().getMatches(null).size() != 1) {
+                return true;
+            }
+            X509CertificateHolder certificate =
+                    signature.getCertificates().getMatches(null).iterator().next();
+            SignedData all = SignedData.getInstance(signature.toASN1Structure().getContent());
+            SignerInfo signer = SignerInfo.getInstance(all.getSignerInfos().getObjectAt(0));
+            SignerInfo same = new SignerInfo(
+                    new SignerIdentifier(new IssuerAndSerialNumber(certificate.toASN1Structure())),
+                    signer.getDigestAlgorithm(),
+                    signer.getAuthenticatedAttributes(),
+                    signer.getDigestEncryptionAlgorithm(),
+                    signer.getEncryptedDigest(),
+                    signer.getUnauthenticatedAttributes());
+            SignedData again = new SignedData(
+                    new DERSet(signer.getDigestAlgorithm()),
+                    new ContentInfo(CMSObjectIdentifiers.data, null),
+                    all.getCertificates(),
+                    null,
+                    new DERSet(same));
+            byte[] expected = new ContentInfo(CMSObjectIdentifiers.signedData, again).getEncoded(ASN1Encoding.DER);
+            return Arrays.equals(expected, der) && isNamed(certificate, signature);
+        } catch (CMSException | IOException | RuntimeException unreadable) {
+            return false;
+        }
+    }
+
+    private static boolean isNamed(X509CertificateHolder certificate, CMSSignedData signature) throws IOException {
+        AttributeTable signed = signature.getSignerInfos().iterator().next().getSignedAttributes();
+        Attribute named = signed == null ? null : signed.get(PKCSObjectIdentifiers.id_aa_signingCertificateV2);
+        if (named == null) {
+            return true;
+        }
+        ESSCertIDv2 id = SigningCertificateV2.getInstance(named.getAttrValues().getObjectAt(0))
+                .getCerts()[0];
+        DigestAlgorithm algorithm =
+                DigestAlgorithm.forOID(id.getHashAlgorithm().getAlgorithm().getId());
+        return Arrays.equals(DSSUtils.digest(algorithm, certificate.getEncoded()), id.getCertHash());
     }
 
     /** Of the first object, by X.690: one byte for its kind, then its length in one byte or in several. */

@@ -92,7 +92,8 @@ public final class Seal {
         parameters.setSignatureLevel(SignatureLevel.PAdES_BASELINE_B);
         parameters.setDigestAlgorithm(DigestAlgorithm.SHA256);
         parameters.setSigningCertificate(chain.get(0));
-        parameters.setCertificateChain(chain);
+        // the root stands among the proof, where a seal covers it; in the signature itself nothing would
+        parameters.setCertificateChain(chain.get(0));
         parameters.setReason(reason);
         parameters.setContentSize(ROOM);
         parameters.bLevel().setSigningDate(Date.from(now));

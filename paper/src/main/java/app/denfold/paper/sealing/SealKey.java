@@ -40,6 +40,7 @@ import org.bouncycastle.cert.jcajce.JcaX509v2CRLBuilder;
 import org.bouncycastle.cert.jcajce.JcaX509v3CertificateBuilder;
 import org.bouncycastle.operator.OperatorCreationException;
 import org.bouncycastle.operator.jcajce.JcaContentSignerBuilder;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The keys by which a practice's seals are known, in a PKCS #12 file. A root, which strangers trust, lasts long; it speaks
@@ -60,6 +61,9 @@ public final class SealKey implements Signer {
 
     private final Path file;
     private final char[] password;
+
+    /** Opened once: making the key of its password is slow on purpose. */
+    private @Nullable KeyStore open;
 
     private SealKey(Path file, char[] password) {
         this.file = file;
@@ -290,11 +294,15 @@ public final class SealKey implements Signer {
         return new IOException("The key for sealing cannot be used", why);
     }
 
-    private KeyStore opened() throws IOException, GeneralSecurityException {
+    private synchronized KeyStore opened() throws IOException, GeneralSecurityException {
+        if (open != null) {
+            return open;
+        }
         KeyStore store = KeyStore.getInstance("PKCS12");
         try (InputStream in = Files.newInputStream(file)) {
             store.load(in, password);
         }
+        open = store;
         return store;
     }
 }

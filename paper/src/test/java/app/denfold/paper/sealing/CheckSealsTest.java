@@ -7,6 +7,7 @@ import app.denfold.paper.Format;
 import app.denfold.paper.SamplePapers;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
@@ -109,5 +110,24 @@ class CheckSealsTest {
         assertThatThrownBy(() -> CheckSeals.of("not a paper at all".getBytes()))
                 .isInstanceOf(IOException.class)
                 .hasMessage("This is no PDF.");
+    }
+
+    /** The seal that closes the file covers all but itself: there every third digit is changed into another one. */
+    @Test
+    void noDigitOfTheClosingSealCanBeAnotherOne() throws Exception {
+        byte[] pdf = sealed(key("Oakhollin"));
+        String words = new String(pdf, StandardCharsets.ISO_8859_1);
+        int from = words.lastIndexOf("/Contents <") + 11;
+        int to = words.indexOf("0000000000000000000000", from);
+        List<String> unnoticed = new ArrayList<>();
+        for (int at = from; at < to + 4; at += 3) {
+            byte[] other = pdf.clone();
+            other[at] = (byte) (other[at] == '7' ? '3' : '7');
+            if (isGood(other)) {
+                unnoticed.add("digit " + (at - from) + " before " + words.substring(at, at + 12));
+            }
+        }
+        assertThat(to - from).isGreaterThan(2_000);
+        assertThat(unnoticed).isEmpty();
     }
 }
