@@ -194,7 +194,7 @@ function OneTurn({ request, turn }: { request: Request; turn: Turn }) {
         <div className="muted">{story(turn, today)}</div>
         {turn.reason && <div>“{turn.reason}”</div>}
         {turn.now && !turn.colleague && !turn.email && (
-          <div className="clay">No address: signs at the desk or on paper</div>
+          <div className="clay">No address: add one, or print it for a pen</div>
         )}
       </div>
       {turn.outcome === "TO_CONFIRM" && request.mayRun && (

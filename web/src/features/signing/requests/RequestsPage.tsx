@@ -139,13 +139,9 @@ function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string)
               <Checkbox checked={ended} onChange={(e) => set({ ended: e.target.checked })}>
                 also ended
               </Checkbox>
-              <a
-                className="signing-csv"
-                download="signing.csv"
-                href={`data:text/csv;charset=utf-8,${encodeURIComponent(csvOf(shown))}`}
-              >
+              <button type="button" className="linklike" onClick={() => downloadCsv(shown)}>
                 CSV
-              </a>
+              </button>
             </div>
             {mayChange && chosen.length > 0 && <ChosenRequests ids={chosen} onDone={() => setChosen([])} />}
             <Table<Row>
@@ -231,6 +227,14 @@ function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string)
       }}
     </Loaded>
   );
+}
+
+/** Made when it is wanted: of thousands of rows it is long. */
+function downloadCsv(rows: Row[]) {
+  const link = document.createElement("a");
+  link.href = `data:text/csv;charset=utf-8,${encodeURIComponent(csvOf(rows))}`;
+  link.download = "signing.csv";
+  link.click();
 }
 
 /** What can be done with several requests at once. */

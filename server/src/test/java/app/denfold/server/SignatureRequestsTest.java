@@ -441,6 +441,12 @@ class SignatureRequestsTest {
         UUID request = api.post("/api/signature-requests", details).id("$.id");
         UUID turn = api.get("/api/signature-requests/{id}", request).id("$.row.way[0].id");
         Link link = new Link(mail);
+        assertThat(api.get("/api/desk-signings/{id}", request).status())
+                .as("a request is no signing at the desk, and locks no screen")
+                .isEqualTo(404);
+        assertThat(api.post("/api/desk-lock", Map.of("signings", List.of(request)))
+                        .status())
+                .isEqualTo(404);
         assertThat(link.post("/questions", Map.of("words", "Which hours?")).<List<String>>at("$.questions[*].question"))
                 .containsExactly("Which hours?");
         Api.Answer asked = api.get("/api/signature-requests/{id}", request);
@@ -620,6 +626,9 @@ class SignatureRequestsTest {
         assertThat(look(api, request, turn, false)).isEqualTo(204);
         assertThat(api.get("/api/signature-requests/{id}", request).<String>at("$.row.way[0].outcome"))
                 .isEqualTo("OPEN");
+        assertThat(api.get("/api/arrivals").<List<String>>at("$[*].id"))
+                .as("what is no signature is not lost")
+                .contains(arrival.toString());
         api.upload("/api/arrivals", "again.pdf", Papers.scanOf(printed), Map.of());
         await().until(() -> api.get("/api/signature-requests/{id}", request)
                 .<String>at("$.row.way[0].outcome")

@@ -295,6 +295,14 @@ public class Arrivals {
         return all.size();
     }
 
+    /** What was thought to belong to a document does not: it waits in the list again. */
+    @Transactional
+    public void waitAgain(String sha256, UUID documentId) {
+        arrivals.findBySha256AndState(sha256, Arrival.State.FILED).stream()
+                .filter(arrival -> documentId.equals(arrival.documentId()))
+                .forEach(Arrival::takeBack);
+    }
+
     /** Removes a paper that was set aside from the list; its bytes and its trail stay. */
     @Transactional
     public void discard(Viewer viewer, UUID id, String reason) {

@@ -176,10 +176,12 @@ class DeskSignings {
                 asked.top() == null ? usual.topPart() : asked.top());
     }
 
-    /** @throws Refusal when there is no such signing or the viewer may not see its papers */
+    /** @throws Refusal when there is no such signing at a desk, or the viewer may not see its papers */
     SignatureRequest visible(Viewer viewer, UUID id) {
         return Objects.requireNonNull(transactions.execute(t -> {
-            SignatureRequest request = requests.findById(id).orElseThrow(() -> Refusal.notFound("signing"));
+            SignatureRequest request = requests.findById(id)
+                    .filter(SignatureRequest::isAtDesk)
+                    .orElseThrow(() -> Refusal.notFound("signing"));
             request.papers().forEach(p -> documents.visible(viewer, p.documentId()));
             request.fields();
             request.turns();

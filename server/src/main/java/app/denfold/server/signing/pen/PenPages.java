@@ -6,6 +6,7 @@ import app.denfold.core.signing.SigningTurn.Task;
 import app.denfold.paper.worker.PaperWorkers;
 import app.denfold.server.access.Actor;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.arrivals.receiving.Arrivals;
 import app.denfold.server.content.Contents;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.problems.Refusal;
@@ -39,6 +40,7 @@ class PenPages {
     private final TakeTurns take;
     private final RunRequest run;
     private final SealSigned seal;
+    private final Arrivals arrivals;
     private final Documents documents;
     private final Contents contents;
     private final PaperWorkers workers;
@@ -49,6 +51,7 @@ class PenPages {
             TakeTurns take,
             RunRequest run,
             SealSigned seal,
+            Arrivals arrivals,
             Documents documents,
             Contents contents,
             @Qualifier("quickWorkers") PaperWorkers workers,
@@ -57,6 +60,7 @@ class PenPages {
         this.take = take;
         this.run = run;
         this.seal = seal;
+        this.arrivals = arrivals;
         this.documents = documents;
         this.contents = contents;
         this.workers = workers;
@@ -138,7 +142,11 @@ class PenPages {
                         turnId, new Hand(Actor.system(name), null, null, KnownBy.ON_PAPER, viewer.name(), null));
             } else {
                 requests.lock(requestId).orElseThrow();
-                turn(request, turnId).notIt();
+                SignatureTurn turn = turn(request, turnId);
+                arrivals.waitAgain(
+                        Objects.requireNonNull(turn.scanSha256()),
+                        request.papersOf(turn).get(0).documentId());
+                turn.notIt();
                 run.note(
                         request,
                         viewer.actor(),

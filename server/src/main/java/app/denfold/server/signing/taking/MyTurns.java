@@ -84,14 +84,7 @@ public class MyTurns {
     public List<MyTurn> of(Viewer viewer) {
         Set<UUID> actsFor = viewer.role() == Role.GUEST ? Set.of(viewer.accountId()) : accounts.actsFor(viewer);
         List<MyTurn> mine = new ArrayList<>();
-        for (SignatureRequest request : requests.findWaitingFor(actsFor, viewer.email())) {
-            for (SignatureTurn turn : request.whoseTurn()) {
-                if (isMine(turn, viewer, actsFor)
-                        && request.hindrance(turn, calendar.today()).isEmpty()) {
-                    mine.add(myTurn(viewer, request, turn, true));
-                }
-            }
-        }
+        waiting(viewer, actsFor).forEach(w -> mine.add(myTurn(viewer, w.request(), w.turn(), true)));
         if (viewer.role() == Role.GUEST) {
             for (SignatureRequest request : requests.findAskedByMail(viewer.email(), Limit.of(MOST))) {
                 request.turns().stream()
@@ -105,7 +98,19 @@ public class MyTurns {
     /** How many papers wait for the viewer's signature or his look. */
     @Transactional(readOnly = true)
     public int count(Viewer viewer) {
-        return (int) of(viewer).stream().filter(MyTurn::now).count();
+        return waiting(viewer, accounts.actsFor(viewer)).size();
+    }
+
+    private record Waiting(SignatureRequest request, SignatureTurn turn) {}
+
+    private List<Waiting> waiting(Viewer viewer, Set<UUID> actsFor) {
+        return requests.findWaitingFor(actsFor, viewer.email()).stream()
+                .distinct()
+                .flatMap(r -> r.whoseTurn().stream()
+                        .filter(t -> isMine(t, viewer, actsFor)
+                                && r.hindrance(t, calendar.today()).isEmpty())
+                        .map(t -> new Waiting(r, t)))
+                .toList();
     }
 
     private MyTurn myTurn(Viewer viewer, SignatureRequest request, SignatureTurn turn, boolean now) {

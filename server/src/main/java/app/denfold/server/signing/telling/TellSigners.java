@@ -187,7 +187,7 @@ public class TellSigners {
                                                         .toList())
                                         + (request.endReason() == null ? "" : "\n“" + request.endReason() + "”\n")
                                         + "\n  "
-                                        + address + "/signing/" + request.id() + "\n")));
+                                        + address + "/signing?show=all&request=" + request.id() + "\n")));
     }
 
     /** A signer asks whoever asked him. */
@@ -199,7 +199,8 @@ public class TellSigners {
                         true,
                         turn.name() + " asks before signing: " + subjectOf(request, turn),
                         "Dear " + asker.name() + ",\n\n" + turn.name() + " asks:\n\n“" + question
-                                + "”\n\nAnswer here:\n\n  " + address + "/signing/" + request.id() + "\n"));
+                                + "”\n\nAnswer here:\n\n  " + address + "/signing?show=all&request=" + request.id()
+                                + "\n"));
     }
 
     public void answered(SignatureRequest request, SignatureTurn turn, SignatureQuestion question) {
