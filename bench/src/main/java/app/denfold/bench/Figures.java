@@ -1,5 +1,6 @@
 package app.denfold.bench;
 
+import java.math.BigDecimal;
 import java.util.Arrays;
 import java.util.Locale;
 
@@ -25,7 +26,13 @@ final class Figures {
 
     private static void print(String name, double value, String unit, double goal, boolean held) {
         System.out.printf(
-                Locale.ROOT, "figure %s %.2f %s goal %.0f %s%n", name, value, unit, goal, held ? "held" : "missed");
+                Locale.ROOT,
+                "figure %s %.3f %s goal %s %s%n",
+                name,
+                value,
+                unit,
+                BigDecimal.valueOf(goal).stripTrailingZeros().toPlainString(),
+                held ? "held" : "missed");
     }
 
     static double median(double[] values) {

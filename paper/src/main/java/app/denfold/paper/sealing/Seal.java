@@ -3,7 +3,6 @@ package app.denfold.paper.sealing;
 import eu.europa.esig.dss.enumerations.DigestAlgorithm;
 import eu.europa.esig.dss.enumerations.SignatureAlgorithm;
 import eu.europa.esig.dss.enumerations.SignatureLevel;
-import eu.europa.esig.dss.model.DSSDocument;
 import eu.europa.esig.dss.model.DSSMessageDigest;
 import eu.europa.esig.dss.model.InMemoryDocument;
 import eu.europa.esig.dss.model.SignatureValue;
@@ -13,17 +12,23 @@ import eu.europa.esig.dss.pades.PAdESSignatureParameters;
 import eu.europa.esig.dss.pades.PAdESTimestampParameters;
 import eu.europa.esig.dss.pades.signature.ExternalCMSService;
 import eu.europa.esig.dss.pades.signature.PAdESService;
-import eu.europa.esig.dss.pades.signature.PAdESWithExternalCMSService;
 import eu.europa.esig.dss.spi.DSSUtils;
 import eu.europa.esig.dss.spi.validation.CommonCertificateVerifier;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.math.BigInteger;
+import java.security.DigestInputStream;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
 import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.Date;
+import java.util.GregorianCalendar;
 import java.util.List;
 import java.util.stream.Stream;
 import org.apache.pdfbox.cos.COSArray;
@@ -31,6 +36,9 @@ import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.common.PDStream;
+import org.apache.pdfbox.pdmodel.interactive.digitalsignature.ExternalSigningSupport;
+import org.apache.pdfbox.pdmodel.interactive.digitalsignature.PDSignature;
+import org.apache.pdfbox.pdmodel.interactive.digitalsignature.SignatureOptions;
 import org.bouncycastle.asn1.ASN1ObjectIdentifier;
 import org.bouncycastle.asn1.ASN1Primitive;
 import org.bouncycastle.asn1.DERSet;
@@ -48,15 +56,18 @@ import org.bouncycastle.tsp.TimeStampResponse;
 import org.bouncycastle.tsp.TimeStampToken;
 
 /** Seals a PDF: PAdES baseline signatures (ETSI EN 319 142-1), each over all the bytes there are by then. */
-public final class Seal {
+final class Seal {
 
-    /** Room for a signature with its time-stamp and all certificates, in bytes. */
-    private static final int ROOM = 24_000;
+    /** Room for a signature and its certificate, in bytes. */
+    private static final int ROOM = 12_000;
+
+    /** And for a time-stamp with all its certificates. */
+    private static final int ROOM_WITH_TIME = 24_000;
 
     private Seal() {}
 
     /** How long a seal can be checked. */
-    public enum Level {
+    enum Level {
         /** The bytes are signed: baseline B-B. */
         PLAIN,
         /** With the time on it: baseline B-T, and B-LT once {@link #addProof} has followed. */
@@ -80,40 +91,56 @@ public final class Seal {
     }
 
     /**
+     * Saves a document behind the bytes that it was read from, with a seal over all of them.
+     *
+     * @param document with what is to be sealed; read from a file that stays as it is
      * @param signer holds the key; it sees nothing of the PDF but what is to be signed and stamped
      * @param reason printed in the signature, such as "Signed by both parties"
      * @throws IOException when the signer cannot sign, or the time cannot be stamped
      */
-    public static byte[] put(byte[] pdf, Trust trust, Signer signer, Level level, String reason, Instant now)
+    static byte[] put(PDDocument document, Trust trust, Signer signer, Level level, String reason, Instant now)
             throws IOException {
-        List<CertificateToken> chain =
-                trust.certificates().stream().map(DSSUtils::loadCertificate).toList();
-        PAdESSignatureParameters parameters = new PAdESSignatureParameters();
-        parameters.setSignatureLevel(SignatureLevel.PAdES_BASELINE_B);
-        parameters.setDigestAlgorithm(DigestAlgorithm.SHA256);
-        parameters.setSigningCertificate(chain.get(0));
-        // the root stands among the proof, where a seal covers it; in the signature itself nothing would
-        parameters.setCertificateChain(chain.get(0));
-        parameters.setReason(reason);
-        parameters.setContentSize(ROOM);
-        parameters.bLevel().setSigningDate(Date.from(now));
-        CommonCertificateVerifier verifier = new CommonCertificateVerifier();
-        PAdESWithExternalCMSService service = new PAdESWithExternalCMSService();
-        service.setCertificateVerifier(verifier);
-        InMemoryDocument document = new InMemoryDocument(pdf);
-        DSSMessageDigest digest = service.getMessageDigest(document, parameters);
-        ExternalCMSService signing = new ExternalCMSService(verifier);
-        byte[] toSign = signing.getDataToSign(digest, parameters).getBytes();
-        DSSDocument signature = signing.signMessageDigest(
-                digest, parameters, new SignatureValue(SignatureAlgorithm.RSA_SHA256, signer.sign(toSign)));
-        DSSDocument given = level == Level.PLAIN ? signature : stamped(DSSUtils.toByteArray(signature), signer);
+        PDSignature seal = new PDSignature();
+        seal.setFilter(PDSignature.FILTER_ADOBE_PPKLITE);
+        seal.setSubFilter(PDSignature.SUBFILTER_ETSI_CADES_DETACHED);
+        seal.setReason(reason);
+        seal.setSignDate(GregorianCalendar.from(now.atZone(ZoneOffset.UTC)));
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        service.signDocument(document, parameters, given).writeTo(out);
+        try (SignatureOptions options = new SignatureOptions()) {
+            options.setPreferredSignatureSize(level == Level.PLAIN ? ROOM : ROOM_WITH_TIME);
+            document.addSignature(seal, options);
+            ExternalSigningSupport saving = document.saveIncrementalForExternalSigning(out);
+            MessageDigest digest = MessageDigest.getInstance("SHA-256");
+            try (InputStream covered = new DigestInputStream(saving.getContent(), digest)) {
+                covered.transferTo(OutputStream.nullOutputStream());
+            }
+            saving.setSignature(signature(digest.digest(), trust, signer, level, now));
+        } catch (NoSuchAlgorithmException impossible) {
+            throw new IllegalStateException(impossible);
+        }
         return out.toByteArray();
     }
 
+    private static byte[] signature(byte[] digest, Trust trust, Signer signer, Level level, Instant now)
+            throws IOException {
+        CertificateToken own = DSSUtils.loadCertificate(trust.certificates().get(0));
+        PAdESSignatureParameters parameters = new PAdESSignatureParameters();
+        parameters.setSignatureLevel(SignatureLevel.PAdES_BASELINE_B);
+        parameters.setDigestAlgorithm(DigestAlgorithm.SHA256);
+        parameters.setSigningCertificate(own);
+        // the root stands among the proof, where a seal covers it; in the signature itself nothing would
+        parameters.setCertificateChain(own);
+        parameters.bLevel().setSigningDate(Date.from(now));
+        ExternalCMSService signing = new ExternalCMSService(new CommonCertificateVerifier());
+        DSSMessageDigest covered = new DSSMessageDigest(DigestAlgorithm.SHA256, digest);
+        byte[] toSign = signing.getDataToSign(covered, parameters).getBytes();
+        byte[] signature = DSSUtils.toByteArray(signing.signMessageDigest(
+                covered, parameters, new SignatureValue(SignatureAlgorithm.RSA_SHA256, signer.sign(toSign))));
+        return level == Level.PLAIN ? signature : stamped(signature, signer);
+    }
+
     /** The signature with the time on it (RFC 3161, appendix A). */
-    private static DSSDocument stamped(byte[] signature, Signer signer) throws IOException {
+    private static byte[] stamped(byte[] signature, Signer signer) throws IOException {
         try {
             CMSSignedData signed = new CMSSignedData(signature);
             SignerInformation one = signed.getSignerInfos().iterator().next();
@@ -126,8 +153,8 @@ public final class Seal {
                     new DERSet(ASN1Primitive.fromByteArray(token.getEncoded())));
             SignerInformation withTime =
                     SignerInformation.replaceUnsignedAttributes(one, new AttributeTable(new DERSet(stamp)));
-            return new InMemoryDocument(CMSSignedData.replaceSigners(signed, new SignerInformationStore(withTime))
-                    .getEncoded());
+            return CMSSignedData.replaceSigners(signed, new SignerInformationStore(withTime))
+                    .getEncoded();
         } catch (TSPException | CMSException wrong) {
             throw new IOException("The time-stamp does not fit: " + wrong.getMessage(), wrong);
         }
@@ -153,7 +180,7 @@ public final class Seal {
             }
         });
         PAdESTimestampParameters parameters = new PAdESTimestampParameters(DigestAlgorithm.SHA256);
-        parameters.setContentSize(ROOM);
+        parameters.setContentSize(ROOM_WITH_TIME);
         try {
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             service.timestamp(new InMemoryDocument(pdf), parameters).writeTo(out);

@@ -23,6 +23,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Date;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.bouncycastle.asn1.x500.X500Name;
 import org.bouncycastle.asn1.x500.X500NameBuilder;
 import org.bouncycastle.asn1.x500.style.BCStyle;
@@ -64,6 +66,8 @@ public final class SealKey implements Signer {
 
     /** Opened once: making the key of its password is slow on purpose. */
     private @Nullable KeyStore open;
+
+    private final Map<String, PrivateKey> keys = new ConcurrentHashMap<>();
 
     private SealKey(Path file, char[] password) {
         this.file = file;
@@ -233,8 +237,7 @@ public final class SealKey implements Signer {
                                     Extension.authorityKeyIdentifier,
                                     false,
                                     new JcaX509ExtensionUtils().createAuthorityKeyIdentifier(root))
-                            .build(new JcaContentSignerBuilder("SHA256withRSA")
-                                    .build((PrivateKey) store.getKey(ROOT, password))))
+                            .build(new JcaContentSignerBuilder("SHA256withRSA").build(key(ROOT))))
                     .getEncoded();
             return new Trust(certificates(), List.of(list), authorities);
         } catch (GeneralSecurityException | OperatorCreationException unreadable) {
@@ -266,7 +269,7 @@ public final class SealKey implements Signer {
             for (Certificate certificate : store.getCertificateChain(STAMP)) {
                 chain.add((X509Certificate) certificate);
             }
-            return new StampAuthority((PrivateKey) store.getKey(STAMP, password), chain);
+            return new StampAuthority(key(STAMP), chain);
         } catch (GeneralSecurityException unreadable) {
             throw unreadable(unreadable);
         }
@@ -276,7 +279,7 @@ public final class SealKey implements Signer {
     public byte[] sign(byte[] bytes) throws IOException {
         try {
             Signature signature = Signature.getInstance("SHA256withRSA");
-            signature.initSign((PrivateKey) opened().getKey(SEAL, password));
+            signature.initSign(key(SEAL));
             signature.update(bytes);
             return signature.sign();
         } catch (GeneralSecurityException unreadable) {
@@ -292,6 +295,16 @@ public final class SealKey implements Signer {
 
     private static IOException unreadable(Exception why) {
         return new IOException("The key for sealing cannot be used", why);
+    }
+
+    /** Opened once as well, for the same reason. */
+    private PrivateKey key(String alias) throws IOException, GeneralSecurityException {
+        PrivateKey known = keys.get(alias);
+        if (known == null) {
+            known = (PrivateKey) opened().getKey(alias, password);
+            keys.put(alias, known);
+        }
+        return known;
     }
 
     private synchronized KeyStore opened() throws IOException, GeneralSecurityException {

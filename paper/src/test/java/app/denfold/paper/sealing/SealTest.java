@@ -15,6 +15,7 @@ import eu.europa.esig.dss.spi.DSSUtils;
 import eu.europa.esig.dss.spi.validation.CommonCertificateVerifier;
 import eu.europa.esig.dss.spi.x509.CommonTrustedCertificateSource;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -23,6 +24,8 @@ import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSDictionary;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.common.filespecification.PDComplexFileSpecification;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -170,6 +173,42 @@ class SealTest {
                 .isEqualTo(Files.readAllBytes(theirs));
         assertThat(CheckSeals.of(both)).hasSize(8).allMatch(CheckedSeal::intact);
         assertThat(pdfsig(both)).doesNotContain("Signature is Invalid").doesNotContain("Digest Mismatch");
+    }
+
+    @Test
+    void whatOthersClosedForGoodIsKeptAsItIsWithinTheCopy() throws Exception {
+        SealKey others =
+                SealKey.openOrMake(folder.resolve("others/seal.p12"), "other".toCharArray(), "Velmora Insurance", NOW);
+        byte[] plain = Files.readAllBytes(SamplePapers.pdf(folder, 2, 0));
+        byte[] theirs;
+        try (PDDocument document = Loader.loadPDF(plain)) {
+            COSDictionary permissions = new COSDictionary();
+            permissions.setItem(COSName.getPDFName("DocMDP"), new COSDictionary());
+            document.getDocumentCatalog().getCOSObject().setItem(COSName.getPDFName("Perms"), permissions);
+            theirs = Seal.put(document, others.trust(List.of(), NOW), others, Seal.Level.PLAIN, "Certified", NOW);
+        }
+        SealKey key = key(NOW);
+        byte[] copy = sealed(Files.write(folder.resolve("certified.pdf"), theirs), Format.PDF);
+        assertThat(CheckSeals.of(copy)).hasSize(4).allMatch(CheckedSeal::intact).allMatch(s -> knows(key, s));
+        try (PDDocument document = Loader.loadPDF(copy)) {
+            assertThat(document.getNumberOfPages()).isEqualTo(3);
+            assertThat(document.getDocumentCatalog()
+                            .getNames()
+                            .getEmbeddedFiles()
+                            .getNames()
+                            .get("as-others-sealed-it.pdf")
+                            .getEmbeddedFile()
+                            .toByteArray())
+                    .isEqualTo(theirs);
+        }
+    }
+
+    private static boolean knows(SealKey key, CheckedSeal seal) {
+        try {
+            return key.knows(seal.certificate());
+        } catch (IOException unreadable) {
+            throw new UncheckedIOException(unreadable);
+        }
     }
 
     @Test

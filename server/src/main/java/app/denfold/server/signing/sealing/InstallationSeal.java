@@ -10,14 +10,17 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.security.GeneralSecurityException;
 import java.security.KeyStore;
 import java.security.SecureRandom;
 import java.security.cert.Certificate;
+import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.Base64;
 import java.util.Collections;
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
@@ -35,6 +38,10 @@ public class InstallationSeal {
     private final TimeStamps stamps;
     private final PracticeSettings settings;
     private final PracticeCalendar calendar;
+
+    private record Opened(SealKey key, LocalDate day, FileTime writtenAt) {}
+
+    private @Nullable Opened opened;
 
     InstallationSeal(
             @Value("${denfold.keys}") Path folder,
@@ -111,8 +118,19 @@ public class InstallationSeal {
         }
     }
 
+    /** Opened once a day, as it is renewed before it ends, and when the file is another one. */
     private synchronized SealKey key() throws IOException {
-        return SealKey.openOrMake(folder.resolve(KEY_FILE), password(), settings.name(), calendar.now());
+        Path file = folder.resolve(KEY_FILE);
+        Opened known = opened;
+        if (known != null
+                && Files.exists(file)
+                && known.day().equals(calendar.today())
+                && known.writtenAt().equals(Files.getLastModifiedTime(file))) {
+            return known.key();
+        }
+        SealKey key = SealKey.openOrMake(file, password(), settings.name(), calendar.now());
+        opened = new Opened(key, calendar.today(), Files.getLastModifiedTime(file));
+        return key;
     }
 
     private char[] password() throws IOException {

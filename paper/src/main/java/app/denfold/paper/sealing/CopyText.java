@@ -1,0 +1,75 @@
+package app.denfold.paper.sealing;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.Objects;
+import org.apache.fontbox.ttf.TTFParser;
+import org.apache.fontbox.ttf.TrueTypeFont;
+import org.apache.pdfbox.io.RandomAccessReadBuffer;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.jspecify.annotations.Nullable;
+
+/** Writes words on the pages of one revision, in a font of which the letters used go with it. */
+final class CopyText {
+
+    private static final String FONT = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
+
+    private final PDDocument document;
+    private final TrueTypeFont letters;
+
+    /** Only where something is written. */
+    private @Nullable PDFont font;
+
+    CopyText(PDDocument document, TrueTypeFont letters) {
+        this.document = document;
+        this.letters = letters;
+    }
+
+    /** To be read once for all revisions of a copy, and closed after the last. */
+    static TrueTypeFont letters() throws IOException {
+        try (InputStream in = Objects.requireNonNull(PDDocument.class.getResourceAsStream(FONT))) {
+            return new TTFParser().parse(new RandomAccessReadBuffer(in.readAllBytes()));
+        }
+    }
+
+    private PDFont font() throws IOException {
+        PDFont known = font;
+        if (known == null) {
+            known = PDType0Font.load(document, letters, true);
+            font = known;
+        }
+        return known;
+    }
+
+    /** @return a size in points at which the words are no wider, and at most {@code most} */
+    float fitting(String words, float width, float most) throws IOException {
+        float natural = font().getStringWidth(printable(words)) / 1000;
+        return natural == 0 ? most : Math.min(most, width / natural);
+    }
+
+    void write(PDPageContentStream out, String words, float x, float y, float size) throws IOException {
+        out.beginText();
+        out.setFont(font(), size);
+        out.newLineAtOffset(x, y);
+        out.showText(printable(words));
+        out.endText();
+    }
+
+    /** Characters that the font lacks are shown as a question mark rather than making the copy fail. */
+    private String printable(String words) throws IOException {
+        PDFont known = font();
+        StringBuilder result = new StringBuilder();
+        words.codePoints().forEach(c -> {
+            try {
+                known.encode(new String(Character.toChars(c)));
+                result.appendCodePoint(c);
+            } catch (IOException | IllegalArgumentException missing) {
+                result.append('?');
+            }
+        });
+        return result.toString();
+    }
+}
