@@ -3,14 +3,18 @@ package app.denfold.server;
 import static app.denfold.server.Patience.await;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import jakarta.mail.MessagingException;
+import jakarta.mail.internet.MimeMessage;
 import java.net.ServerSocket;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.mail.javamail.JavaMailSenderImpl;
 
 @ServerTest
@@ -21,6 +25,9 @@ class ChasingTest {
 
     @Autowired
     JavaMailSenderImpl mail;
+
+    @Autowired
+    JdbcClient jdbc;
 
     private static String awaitState(Api api, UUID file) {
         return await().until(
@@ -136,5 +143,54 @@ class ChasingTest {
         Api.Answer signers = api.get("/api/files/{id}/signers?role=payer&role=yard&role=physician", file);
         assertThat(signers.<List<String>>at("$[?(@.role=='payer')].name")).containsExactly("Ruth Chasedchild");
         assertThat(signers.<List<String>>at("$[?(@.role!='payer')].name")).isEmpty();
+    }
+
+    @Test
+    void manyMailsAtOnceEachComeOnceAndOneWrongAddressHoldsUpNoneOfThem() throws Exception {
+        Api api = practice.administrator();
+        List<UUID> files = new ArrayList<>();
+        List<String> addresses = new ArrayList<>();
+        for (int i = 0; i < 45; i++) {
+            addresses.add(i == 20 ? "no address" : TestPractice.newAddress());
+            files.add(api.newEmployee("Among" + i, i == 20 ? TestPractice.newAddress() : addresses.get(i)));
+        }
+        // what was written as an address before addresses were looked at
+        jdbc.sql("update person_file set email = 'nobody@@nowhere' where id = ?")
+                .param(files.get(20))
+                .update();
+        for (UUID file : files) {
+            api.post("/api/files/{id}/chase", Map.of("again", false), file);
+        }
+        for (int i = 0; i < files.size(); i++) {
+            assertThat(awaitState(api, files.get(i))).isEqualTo(i == 20 ? "FAILED" : "SENT");
+            assertThat(TestMail.to(addresses.get(i))).hasSize(i == 20 ? 0 : 1);
+        }
+    }
+
+    @Test
+    void whatAProcessThatIsGoneHadClaimedIsSentOnceMore() throws Exception {
+        Api api = practice.administrator();
+        String address = TestPractice.newAddress();
+        UUID file = api.newEmployee("Claimed", address);
+        api.post("/api/files/{id}/chase", Map.of("again", false), file);
+        assertThat(awaitState(api, file)).isEqualTo("SENT");
+        jdbc.sql("update notice set state = 'SENDING', claimed_at = now() - interval '3 minutes' where file_id = ?")
+                .param(file)
+                .update();
+        assertThat(awaitState(api, file)).isEqualTo("SENT");
+        assertThat(TestMail.messagesTo(address).stream()
+                        .map(ChasingTest::number)
+                        .distinct())
+                .as("under the same number, by which a mail server knows it")
+                .hasSize(1);
+        assertThat(TestMail.to(address)).hasSize(2);
+    }
+
+    private static String number(MimeMessage message) {
+        try {
+            return message.getMessageID();
+        } catch (MessagingException unreadable) {
+            throw new IllegalStateException(unreadable);
+        }
     }
 }

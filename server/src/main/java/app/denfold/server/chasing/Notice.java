@@ -85,12 +85,6 @@ class Notice {
         this.state = State.QUEUED;
     }
 
-    /** Whether it is to be handed to the mail server now. */
-    boolean isDue(Instant now) {
-        boolean waits = state == State.QUEUED || (state == State.FAILED && notBefore != null);
-        return waits && (notBefore == null || !notBefore.isAfter(now));
-    }
-
     /** Nobody else hands it over from now on, unless whoever does is never heard of again. */
     void claim(Instant now) {
         this.state = State.SENDING;
@@ -145,11 +139,6 @@ class Notice {
     /** The same in every attempt, so that a mail server knows one that comes twice (RFC 5322, 3.6.4). */
     String messageId(String domain) {
         return "<" + id + "@" + domain + ">";
-    }
-
-    @Nullable
-    Instant claimedAt() {
-        return claimedAt;
     }
 
     /** When it is tried again by itself; null when it is not. */

@@ -1,6 +1,7 @@
 package app.denfold.server.chasing;
 
 import jakarta.persistence.LockModeType;
+import jakarta.persistence.QueryHint;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -9,29 +10,37 @@ import java.util.UUID;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
+import org.springframework.data.jpa.repository.QueryHints;
 import org.springframework.data.repository.CrudRepository;
 
 interface NoticeRepository extends CrudRepository<Notice, UUID> {
+
+    String LOCK_TIMEOUT = "jakarta.persistence.lock.timeout";
+    String SKIP_LOCKED = "-2";
 
     List<Notice> findByFileIdOrderByQueuedAtDesc(UUID fileId, Limit limit);
 
     List<Notice> findAllByOrderByQueuedAtDesc(Limit limit);
 
-    /** Held until the transaction ends. */
+    /** Those whose time has come, the oldest first, held until the transaction ends; not those that others hold. */
     @Lock(LockModeType.PESSIMISTIC_WRITE)
-    @Query("select n from Notice n where n.id = :id")
-    Optional<Notice> lock(UUID id);
-
-    /** Messages whose time has come, and those whose sender was never heard of again. */
+    @QueryHints(@QueryHint(name = LOCK_TIMEOUT, value = SKIP_LOCKED))
     @Query("""
-            select n.id from Notice n where
-            (n.state = app.denfold.server.chasing.Notice.State.QUEUED and n.queuedAt < :stuckSince
-              and (n.notBefore is null or n.notBefore <= :now))
+            select n from Notice n where
+            (n.state = app.denfold.server.chasing.Notice.State.QUEUED and (n.notBefore is null or n.notBefore <= :now))
             or (n.state = app.denfold.server.chasing.Notice.State.FAILED and n.notBefore <= :now)
-            or (n.state = app.denfold.server.chasing.Notice.State.SENDING and n.claimedAt < :stuckSince)
             order by n.queuedAt
             """)
-    List<UUID> findDue(Instant now, Instant stuckSince, Limit limit);
+    List<Notice> lockDue(Instant now, Limit limit);
+
+    /** Those whose sender was never heard of again, held likewise. */
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @QueryHints(@QueryHint(name = LOCK_TIMEOUT, value = SKIP_LOCKED))
+    @Query("""
+            select n from Notice n where n.state = app.denfold.server.chasing.Notice.State.SENDING
+            and n.claimedAt < :before order by n.queuedAt
+            """)
+    List<Notice> lockStuck(Instant before, Limit limit);
 
     /** What could not be sent of what this account wrote, the newest first. */
     @Query("""

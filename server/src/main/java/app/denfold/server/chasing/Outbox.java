@@ -14,7 +14,6 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -34,23 +33,24 @@ public class Outbox {
     private final PersonFiles files;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
-    private final ApplicationEventPublisher events;
+    private final SendMailJob sending;
 
     Outbox(
             NoticeRepository notices,
             PersonFiles files,
             AuditTrail trail,
             PracticeCalendar calendar,
-            ApplicationEventPublisher events) {
+            SendMailJob sending) {
         this.notices = notices;
         this.files = files;
         this.trail = trail;
         this.calendar = calendar;
-        this.events = events;
+        this.sending = sending;
     }
 
+    /** @return by what its state is asked for */
     @Transactional
-    public void queue(Viewer by, Message message) {
+    public UUID queue(Viewer by, Message message) {
         Notice notice = notices.save(new Notice(message, by.actor(), calendar.today(), calendar.now()));
         trail.record(new AuditEntry(
                 by.actor(),
@@ -59,7 +59,8 @@ public class Outbox {
                 message.documentId(),
                 message.types(),
                 "wrote to " + message.recipient() + ": “" + message.subject() + "”"));
-        events.publishEvent(new NoticeQueued(notice.id()));
+        sending.afterCommit();
+        return notice.id();
     }
 
     /** What people see of a message. @param body with the secrets of links removed */
@@ -135,7 +136,7 @@ public class Outbox {
                     "not-failed", "This notice is on its way or was sent; only one that failed can be sent again.");
         }
         notice.queueAgain();
-        events.publishEvent(new NoticeQueued(id));
+        sending.afterCommit();
     }
 
     /** The text of a mail among colleagues is for the two of them: it may quote a paper. */

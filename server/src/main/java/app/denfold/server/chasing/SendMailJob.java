@@ -15,20 +15,27 @@ import java.io.UnsupportedEncodingException;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.atomic.AtomicBoolean;
 import org.eclipse.angus.mail.smtp.SMTPAddressFailedException;
+import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.data.domain.Limit;
 import org.springframework.mail.MailException;
 import org.springframework.mail.MailSendException;
 import org.springframework.mail.javamail.JavaMailSender;
 import org.springframework.mail.javamail.MimeMessageHelper;
-import org.springframework.scheduling.annotation.Async;
 import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.scheduling.concurrent.ThreadPoolTaskExecutor;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.event.TransactionalEventListener;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /** Hands queued messages to the mail server and notes the result. */
@@ -38,7 +45,12 @@ class SendMailJob {
     /** Nobody hands a message over for so long; what was claimed before was left behind. */
     private static final Duration ABANDONED = Duration.ofMinutes(2);
 
-    private static final int MOST_AT_ONCE = 100;
+    private static final int MOST_STUCK = 1_000;
+
+    /** So many go on one connection and are noted together, while the mail server is quick. */
+    private static final int MOST_AT_ONCE = 20;
+
+    private static final Duration QUICK = Duration.ofMillis(200);
 
     private final NoticeRepository notices;
     private final JavaMailSender mail;
@@ -47,6 +59,10 @@ class SendMailJob {
     private final AuditTrail trail;
     private final TransactionTemplate transactions;
     private final String from;
+    private final ThreadPoolTaskExecutor threads;
+
+    /** Whether somebody is about to look for what waits. */
+    private final AtomicBoolean asked = new AtomicBoolean();
 
     SendMailJob(
             NoticeRepository notices,
@@ -55,6 +71,7 @@ class SendMailJob {
             PracticeCalendar calendar,
             AuditTrail trail,
             TransactionTemplate transactions,
+            @Qualifier(MailThreads.NAME) ThreadPoolTaskExecutor threads,
             @Value("${denfold.mail-from}") String from) {
         this.notices = notices;
         this.mail = mail;
@@ -62,62 +79,92 @@ class SendMailJob {
         this.calendar = calendar;
         this.trail = trail;
         this.transactions = transactions;
+        this.threads = threads;
         this.from = from;
     }
 
-    @Async(MailThreads.NAME)
-    @TransactionalEventListener(id = "send-notice")
-    void on(NoticeQueued event) {
-        deliver(event.noticeId());
+    /** Hands over what waits as soon as the running transaction has ended; what is lost with the process, the job finds. */
+    void afterCommit() {
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                begin();
+            }
+        });
     }
 
     /** Messages whose time has come again, and those that whoever sent them left behind. */
-    @Scheduled(fixedDelayString = "${denfold.mail-interval:PT30S}", initialDelayString = "PT15S")
+    @Scheduled(fixedDelayString = "${denfold.mail-interval:PT30S}", initialDelayString = "PT1S")
     void deliverDue() {
-        Instant now = calendar.now();
-        for (UUID id : notices.findDue(now, now.minus(ABANDONED), Limit.of(MOST_AT_ONCE))) {
-            release(id, now.minus(ABANDONED));
-            deliver(id);
+        Instant stuckSince = calendar.now().minus(ABANDONED);
+        transactions.executeWithoutResult(
+                t -> notices.lockStuck(stuckSince, Limit.of(MOST_STUCK)).forEach(Notice::release));
+        begin();
+    }
+
+    private void begin() {
+        if (asked.compareAndSet(false, true)) {
+            threads.execute(this::deliverAll);
         }
     }
 
-    private void release(UUID id, Instant stuckSince) {
-        transactions.executeWithoutResult(t -> notices.lock(id)
-                .filter(n -> n.state() == Notice.State.SENDING && n.isClaimedBefore(stuckSince))
-                .ifPresent(Notice::release));
+    private void deliverAll() {
+        asked.set(false);
+        int most = 1;
+        for (List<Notice> claimed = claim(most); !claimed.isEmpty(); claimed = claim(most)) {
+            Instant begun = calendar.now();
+            deliver(claimed);
+            boolean isQuick = Duration.between(begun, calendar.now()).compareTo(QUICK) < 0;
+            most = isQuick ? Math.min(MOST_AT_ONCE, most * 2) : 1;
+        }
     }
 
-    /** Claims it, hands it over outside of any transaction, and notes what came of it. */
-    private void deliver(UUID id) {
-        Optional<Notice> claimed = Objects.requireNonNull(transactions.execute(
-                t -> notices.lock(id).filter(n -> n.isDue(calendar.now())).map(n -> {
-                    n.claim(calendar.now());
-                    return n;
-                })));
-        if (claimed.isEmpty()) {
+    /** Nobody else hands them over from now on. */
+    private List<Notice> claim(int most) {
+        return Objects.requireNonNull(transactions.execute(t -> {
+            List<Notice> due = notices.lockDue(calendar.now(), Limit.of(most));
+            due.forEach(n -> n.claim(calendar.now()));
+            return due;
+        }));
+    }
+
+    /** Hands them over outside of any transaction, on one connection, and notes what came of it. */
+    private void deliver(List<Notice> claimed) {
+        OutsideTransactions.require("sending mail");
+        Map<UUID, Exception> failed = new HashMap<>();
+        Map<MimeMessage, UUID> messages = new LinkedHashMap<>();
+        PracticeLook look = settings.look();
+        for (Notice notice : claimed) {
+            try {
+                messages.put(message(notice, look), notice.id());
+            } catch (MessagingException | UnsupportedEncodingException | MailException unwritten) {
+                failed.put(notice.id(), unwritten);
+            }
+        }
+        try {
+            mail.send(messages.keySet().toArray(MimeMessage[]::new));
+        } catch (MailSendException some) {
+            some.getFailedMessages().forEach((message, why) -> failed.put(messages.get(message), why));
+            if (some.getFailedMessages().isEmpty()) {
+                messages.values().forEach(id -> failed.put(id, some));
+            }
+        } catch (MailException all) {
+            messages.values().forEach(id -> failed.put(id, all));
+        }
+        transactions.executeWithoutResult(
+                t -> notices.findAllById(claimed.stream().map(Notice::id).toList())
+                        .forEach(n -> note(n, failed.get(n.id()))));
+    }
+
+    private void note(Notice notice, @Nullable Exception failed) {
+        if (failed == null) {
+            notice.sent(calendar.now());
+            note(
+                    notice,
+                    "notice-sent",
+                    "delivered “" + notice.subject() + "” to the mail server for " + notice.recipient());
             return;
         }
-        Notice notice = claimed.get();
-        OutsideTransactions.require("sending mail");
-        try {
-            mail.send(message(notice));
-            transactions.executeWithoutResult(t -> sent(id));
-        } catch (MailException | MessagingException | UnsupportedEncodingException failed) {
-            transactions.executeWithoutResult(t -> failed(id, failed));
-        }
-    }
-
-    private void sent(UUID id) {
-        Notice notice = notices.findById(id).orElseThrow();
-        notice.sent(calendar.now());
-        note(
-                notice,
-                "notice-sent",
-                "delivered “" + notice.subject() + "” to the mail server for " + notice.recipient());
-    }
-
-    private void failed(UUID id, Exception failed) {
-        Notice notice = notices.findById(id).orElseThrow();
         boolean isFirst = notice.result() == null;
         notice.failed(calendar.now(), reason(failed), isForGood(failed));
         if (isFirst || notice.nextAttempt() == null) {
@@ -156,10 +203,10 @@ class SendMailJob {
         return false;
     }
 
-    private MimeMessage message(Notice notice) throws MessagingException, UnsupportedEncodingException {
+    private MimeMessage message(Notice notice, PracticeLook look)
+            throws MessagingException, UnsupportedEncodingException {
         MimeMessage message = mail.createMimeMessage();
         MimeMessageHelper helper = new MimeMessageHelper(message, StandardCharsets.UTF_8.name());
-        PracticeLook look = settings.look();
         String sender = look.mailFrom() == null ? from : look.mailFrom();
         helper.setFrom(new InternetAddress(sender, look.name(), StandardCharsets.UTF_8.name()));
         if (look.replyTo() != null) {
