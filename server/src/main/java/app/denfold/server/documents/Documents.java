@@ -34,6 +34,7 @@ import java.util.stream.Collectors;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Documents in files: filed, seen, signed, renewed. */
@@ -279,6 +280,13 @@ public class Documents {
 
     private static boolean maySee(Viewer viewer, FiledDocument document) {
         return viewer.maySee(document.types());
+    }
+
+    /** Reads these documents and their files at once, so that each of them is at hand in the running transaction. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void readTogether(Collection<UUID> ids) {
+        files.readTogether(
+                documents.findAllById(ids).stream().map(FiledDocument::fileId).toList());
     }
 
     /** The document, whoever asks; for the product's own work. */

@@ -99,6 +99,7 @@ public class FiledDocument {
     @ElementCollection(fetch = FetchType.LAZY)
     @CollectionTable(name = "document_version", joinColumns = @JoinColumn(name = "document_id"))
     @OrderColumn(name = "place")
+    @BatchSize(size = 100)
     private List<DocumentVersion> versions = new ArrayList<>();
 
     @ElementCollection(fetch = FetchType.LAZY)

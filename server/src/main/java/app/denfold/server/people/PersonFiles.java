@@ -31,6 +31,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Files of persons: made, found, changed, and seen only by those who may. */
@@ -242,6 +243,12 @@ public class PersonFiles {
     @Transactional(readOnly = true)
     public PersonFile file(UUID id) {
         return files.findById(id).orElseThrow(() -> Refusal.notFound("file"));
+    }
+
+    /** Reads these files at once, so that each of them is at hand in the running transaction. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void readTogether(Collection<UUID> ids) {
+        files.findAllById(ids);
     }
 
     /** The file and all that were merged into it. */

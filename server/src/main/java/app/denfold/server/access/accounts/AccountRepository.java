@@ -12,6 +12,8 @@ interface AccountRepository extends CrudRepository<Account, UUID> {
 
     Optional<Account> findByEmail(String email);
 
+    List<Account> findByEmailIn(Collection<String> emails);
+
     List<Account> findByRoleInAndClosedFalseAndPausedFalseOrderByName(Collection<Role> roles);
 
     List<Account> findByRoleInOrderByName(Collection<Role> roles);

@@ -383,6 +383,16 @@ public class Accounts {
         return accounts.findByEmail(Account.normal(email)).map(this::viewerOf);
     }
 
+    /** Whose these addresses are, by the address as it is kept; those that nobody has are left out. */
+    @Transactional(readOnly = true)
+    public Map<String, Viewer> viewersByEmail(Collection<String> emails) {
+        if (emails.isEmpty()) {
+            return Map.of();
+        }
+        List<String> kept = emails.stream().map(Account::normal).distinct().toList();
+        return accounts.findByEmailIn(kept).stream().collect(Collectors.toMap(Account::email, this::viewerOf));
+    }
+
     /** All who work here, by their names; guests and closed accounts are left out. */
     @Transactional(readOnly = true)
     public List<Viewer> staff() {

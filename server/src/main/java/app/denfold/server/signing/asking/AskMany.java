@@ -31,6 +31,9 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 class AskMany {
 
+    /** So many go into one transaction. */
+    private static final int AT_ONCE = 25;
+
     private final AskToSign ask;
     private final ProposeSigners propose;
     private final Contents contents;
@@ -90,18 +93,39 @@ class AskMany {
     ManyAsked ask(Viewer viewer, ManyDetails details, Path form, String formName) {
         viewer.requireChange();
         String sha256 = taken(form, formName);
+        List<UUID> all = details.files().stream().distinct().toList();
         List<NotAsked> notAsked = new ArrayList<>();
-        for (UUID fileId : details.files().stream().distinct().toList()) {
-            try {
-                transactions.executeWithoutResult(t -> one(viewer, fileId, sha256, details));
-            } catch (Refusal refused) {
-                notAsked.add(new NotAsked(
-                        fileId,
-                        files.maySee(viewer, fileId) ? files.file(fileId).name() : "",
-                        String.valueOf(refused.getMessage())));
+        for (int from = 0; from < all.size(); from += AT_ONCE) {
+            List<UUID> some = all.subList(from, Math.min(all.size(), from + AT_ONCE));
+            if (!isAsked(viewer, some, sha256, details)) {
+                some.forEach(one -> notAsked.addAll(askedAlone(viewer, one, sha256, details)));
             }
         }
-        return new ManyAsked((int) details.files().stream().distinct().count() - notAsked.size(), notAsked);
+        return new ManyAsked(all.size() - notAsked.size(), notAsked);
+    }
+
+    /** All of them, or none because somebody among them cannot be asked. */
+    private boolean isAsked(Viewer viewer, List<UUID> some, String sha256, ManyDetails details) {
+        try {
+            transactions.executeWithoutResult(t -> ask.askAll(
+                    viewer,
+                    some.stream().map(id -> filed(viewer, id, sha256, details)).toList()));
+            return true;
+        } catch (Refusal somebody) {
+            return false;
+        }
+    }
+
+    private List<NotAsked> askedAlone(Viewer viewer, UUID fileId, String sha256, ManyDetails details) {
+        try {
+            transactions.executeWithoutResult(t -> ask.ask(viewer, filed(viewer, fileId, sha256, details)));
+            return List.of();
+        } catch (Refusal refused) {
+            return List.of(new NotAsked(
+                    fileId,
+                    files.maySee(viewer, fileId) ? files.file(fileId).name() : "",
+                    String.valueOf(refused.getMessage())));
+        }
     }
 
     private String taken(Path form, String formName) {
@@ -120,7 +144,8 @@ class AskMany {
         });
     }
 
-    private void one(Viewer viewer, UUID fileId, String sha256, ManyDetails details) {
+    /** The paper filed, and what is asked for it. @throws Refusal when that cannot be */
+    private AskDetails filed(Viewer viewer, UUID fileId, String sha256, ManyDetails details) {
         FiledDocument document = documents.file(
                 viewer,
                 new FilingDetails(fileId, details.type(), null, calendar.today(), null, null, null, null, null),
@@ -133,18 +158,16 @@ class AskMany {
         for (ProposeSigners.RoleToSign role : proposal.roles()) {
             signers.add(signer(role, proposal.candidates(), details.colleagues(), signers.size()));
         }
-        ask.ask(
-                viewer,
-                new AskDetails(
-                        List.of(new AskDetails.AskedPaper(document.id(), 1)),
-                        signers,
-                        placed(proposal, signers),
-                        details.message(),
-                        details.dueOn(),
-                        false,
-                        details.remindEveryDays(),
-                        3,
-                        false));
+        return new AskDetails(
+                List.of(new AskDetails.AskedPaper(document.id(), 1)),
+                signers,
+                placed(proposal, signers),
+                details.message(),
+                details.dueOn(),
+                false,
+                details.remindEveryDays(),
+                3,
+                false);
     }
 
     private static AskedSigner signer(

@@ -26,7 +26,10 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
@@ -77,7 +80,42 @@ public class AskToSign {
      */
     @Transactional
     public SignatureRequest ask(Viewer viewer, AskDetails details) {
+        return askAll(viewer, List.of(details)).get(0);
+    }
+
+    /**
+     * Asks for several at once: all of them, or none.
+     *
+     * @return the requests, in the order given
+     * @throws Refusal as above, for the first that cannot be asked
+     */
+    @Transactional
+    public List<SignatureRequest> askAll(Viewer viewer, List<AskDetails> all) {
         viewer.requireChange();
+        Set<UUID> papers = all.stream()
+                .flatMap(d -> d.papers().stream())
+                .map(AskDetails.AskedPaper::id)
+                .collect(Collectors.toSet());
+        documents.readTogether(papers);
+        List<SignatureRequest> open = requests.findOpenOnAny(papers);
+        Map<String, Viewer> accounts =
+                who.accountsOf(all.stream().flatMap(d -> d.signers().stream()).toList());
+        List<Prepared> prepared =
+                all.stream().map(d -> prepared(viewer, d, open, accounts)).toList();
+        begin(
+                prepared.stream().map(Prepared::request).toList(),
+                "signing-asked",
+                r -> "asked " + names(r.turns()) + " to sign",
+                "");
+        prepared.forEach(p -> keepPlaces(p.details(), p.request(), p.pages()));
+        tell.turnsThatCame(prepared.stream().map(Prepared::request).toList());
+        return prepared.stream().map(Prepared::request).toList();
+    }
+
+    private record Prepared(AskDetails details, SignatureRequest request, List<PlaceFields.Page> pages) {}
+
+    private Prepared prepared(
+            Viewer viewer, AskDetails details, List<SignatureRequest> open, Map<String, Viewer> accounts) {
         if (details.dueOn() != null && details.dueOn().isBefore(calendar.today())) {
             throw Refusal.invalid("dueOn", "Choose a day that is not past.");
         }
@@ -86,10 +124,14 @@ public class AskToSign {
         }
         List<PlaceFields.Page> pages = new ArrayList<>();
         for (AskDetails.AskedPaper paper : details.papers()) {
-            pages.add(page(viewer, paper.id(), paper.version()));
+            pages.add(page(
+                    viewer,
+                    paper.id(),
+                    paper.version(),
+                    open.stream().filter(r -> r.paper(paper.id()).isPresent()).findFirst()));
         }
         PersonFile file = files.file(oneFile(pages));
-        List<SignatureTurn> turns = who.turns(details.signers(), rolesOf(pages), file);
+        List<SignatureTurn> turns = who.turns(details.signers(), rolesOf(pages), file, accounts);
         Asked asked = new Asked(
                 WhoSigns.blankToNull(details.message()),
                 details.dueOn(),
@@ -106,10 +148,7 @@ public class AskToSign {
                 asked,
                 viewer.actor(),
                 calendar.now());
-        begin(request, "signing-asked", "asked " + names(turns) + " to sign", "");
-        keepPlaces(details, request, pages);
-        tell.turnsThatCame(request);
-        return request;
+        return new Prepared(details, request, pages);
     }
 
     /** The next paper of the type needs no placing; what was placed by itself is not kept. */
@@ -129,21 +168,27 @@ public class AskToSign {
 
     /** Keeps it, and notes it for each of its papers. @param before the name of the paper @param after behind it */
     public void begin(SignatureRequest request, String action, String before, String after) {
+        begin(List.of(request), action, r -> before, after);
+    }
+
+    private void begin(
+            List<SignatureRequest> begun, String action, Function<SignatureRequest, String> before, String after) {
         try {
-            requests.save(request);
-            requests.flush();
+            requests.saveAllAndFlush(begun);
         } catch (DataIntegrityViolationException atOnce) {
             throw Refusal.conflict(
                     "signing-open", "Somebody else has just asked for signatures on one of these papers.");
         }
-        for (RequestPaper paper : request.papers()) {
-            FiledDocument document = documents.document(paper.documentId());
-            trail.record(new AuditEntry(
-                    request.asker(),
-                    action,
-                    document.fileId(),
-                    document.id(),
-                    before + " “" + document.name() + "”" + after));
+        for (SignatureRequest request : begun) {
+            for (RequestPaper paper : request.papers()) {
+                FiledDocument document = documents.document(paper.documentId());
+                trail.record(new AuditEntry(
+                        request.asker(),
+                        action,
+                        document.fileId(),
+                        document.id(),
+                        before.apply(request) + " “" + document.name() + "”" + after));
+            }
         }
     }
 
@@ -170,6 +215,10 @@ public class AskToSign {
 
     /** A paper that can be signed now. @throws Refusal when it cannot */
     public PlaceFields.Page page(Viewer viewer, UUID documentId, int version) {
+        return page(viewer, documentId, version, requests.findOpenOn(documentId));
+    }
+
+    private PlaceFields.Page page(Viewer viewer, UUID documentId, int version, Optional<SignatureRequest> waiting) {
         FiledDocument document = documents.visible(viewer, documentId);
         document.requireNewest(version);
         if (document.isEnteredInError()) {
@@ -177,7 +226,7 @@ public class AskToSign {
                     "entered-in-error",
                     "“" + document.name() + "” was marked as entered in error and cannot be signed.");
         }
-        requests.findOpenOn(documentId).ifPresent(open -> {
+        waiting.ifPresent(open -> {
             throw Refusal.conflict(
                     "signing-open",
                     open.isAtDesk()

@@ -15,6 +15,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
@@ -38,10 +39,12 @@ public class WhoSigns {
 
     /**
      * @param roles that are still open on the papers
+     * @param known accounts of those who are asked by an address, from {@link #accountsOf}
      * @return one turn for each, in the order given; steps begin with 0 and none is left out
      * @throws Refusal when somebody is not named, cannot sign, or is asked twice for the same
      */
-    List<SignatureTurn> turns(List<AskDetails.AskedSigner> asked, List<Signer> roles, PersonFile file) {
+    List<SignatureTurn> turns(
+            List<AskDetails.AskedSigner> asked, List<Signer> roles, PersonFile file, Map<String, Viewer> known) {
         if (asked.stream().noneMatch(s -> s.task() == Task.SIGN)) {
             throw Refusal.invalid("signers", "Choose at least one signer; approvers alone sign nothing.");
         }
@@ -50,19 +53,28 @@ public class WhoSigns {
                 .distinct()
                 .sorted()
                 .toList();
-        Set<String> known = new HashSet<>();
+        Set<String> sofar = new HashSet<>();
         List<SignatureTurn> turns = new ArrayList<>();
         for (int i = 0; i < asked.size(); i++) {
             AskDetails.AskedSigner signer = asked.get(i);
             String field = "signers." + i + ".";
-            SignatureTurn turn = turn(signer, steps.indexOf(signer.step()), roles, file, field);
-            if (!known.add(turn.task() + " " + turn.role() + " " + key(turn))) {
+            SignatureTurn turn = turn(signer, steps.indexOf(signer.step()), roles, file, known, field);
+            if (!sofar.add(turn.task() + " " + turn.role() + " " + key(turn))) {
                 throw Refusal.invalid(field + "name", turn.name() + " is asked for the same twice.");
             }
             turns.add(turn);
         }
         requireApproversFirst(turns);
         return turns;
+    }
+
+    /** Whose the addresses of those who are asked are, for all of them at once. */
+    Map<String, Viewer> accountsOf(List<AskDetails.AskedSigner> asked) {
+        return accounts.viewersByEmail(asked.stream()
+                .map(AskDetails.AskedSigner::email)
+                .filter(e -> blankToNull(e) != null)
+                .map(Objects::requireNonNull)
+                .toList());
     }
 
     private static String key(SignatureTurn turn) {
@@ -83,14 +95,19 @@ public class WhoSigns {
     }
 
     private SignatureTurn turn(
-            AskDetails.AskedSigner asked, int step, List<Signer> roles, PersonFile file, String field) {
+            AskDetails.AskedSigner asked,
+            int step,
+            List<Signer> roles,
+            PersonFile file,
+            Map<String, Viewer> known,
+            String field) {
         String role = asked.task() == Task.APPROVE ? "approver" : role(asked.role(), roles);
         String label = roles.stream()
                 .filter(r -> r.role().equals(role))
                 .map(Signer::label)
                 .findFirst()
                 .orElse(role);
-        Optional<Viewer> colleague = colleague(asked, field);
+        Optional<Viewer> colleague = colleague(asked, known, field);
         if (asked.task() == Task.APPROVE && colleague.isEmpty()) {
             throw Refusal.invalid(field + "accountId", "Choose a colleague who looks through it first.");
         }
@@ -117,6 +134,7 @@ public class WhoSigns {
                 former.step(),
                 List.of(new Signer(former.role(), former.roleLabel())),
                 file,
+                accountsOf(List.of(to)),
                 "");
     }
 
@@ -128,7 +146,7 @@ public class WhoSigns {
     }
 
     /** Whoever has an account of a colleague signs with it, also when only his address was given. */
-    private Optional<Viewer> colleague(AskDetails.AskedSigner asked, String field) {
+    private Optional<Viewer> colleague(AskDetails.AskedSigner asked, Map<String, Viewer> known, String field) {
         if (asked.accountId() != null) {
             return Optional.of(accounts.viewer(asked.accountId())
                     .filter(v -> v.role().worksHere())
@@ -137,7 +155,7 @@ public class WhoSigns {
         String email = blankToNull(asked.email());
         return email == null
                 ? Optional.empty()
-                : accounts.viewerByEmail(email)
+                : Optional.ofNullable(known.get(email.toLowerCase(Locale.ROOT)))
                         .filter(v -> v.role() != Role.GUEST && v.role().worksHere());
     }
 

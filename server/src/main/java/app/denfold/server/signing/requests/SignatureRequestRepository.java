@@ -25,6 +25,9 @@ public interface SignatureRequestRepository extends JpaRepository<SignatureReque
     @Query("select r from SignatureRequest r join r.papers p where p.documentId = :documentId and p.waits")
     Optional<SignatureRequest> findOpenOn(UUID documentId);
 
+    @Query("select distinct r from SignatureRequest r join r.papers p where p.documentId in :documents and p.waits")
+    List<SignatureRequest> findOpenOnAny(Collection<UUID> documents);
+
     @Query("select r from SignatureRequest r join r.papers p where p.documentId = :documentId order by r.askedAt, r.id")
     List<SignatureRequest> findOn(UUID documentId);
 

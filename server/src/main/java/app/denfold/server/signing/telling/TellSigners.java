@@ -16,7 +16,10 @@ import app.denfold.server.signing.requests.SignatureQuestion;
 import app.denfold.server.signing.requests.SignatureRequest;
 import app.denfold.server.signing.requests.SignatureTurn;
 import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
@@ -58,24 +61,47 @@ public class TellSigners {
 
     /** Those whose turn has come and who do not know it yet. */
     public void turnsThatCame(SignatureRequest request) {
-        if (request.isAtDesk()) {
-            return;
-        }
-        for (SignatureTurn turn : request.whoseTurn()) {
-            if (turn.toldAt() == null) {
-                turn.told(calendar.now());
-                itsYourTurn(request, turn, false);
+        turnsThatCame(List.of(request));
+    }
+
+    /** The same for several requests at once. */
+    public void turnsThatCame(List<SignatureRequest> all) {
+        Set<String> withAccount = accounts.viewersByEmail(all.stream()
+                        .flatMap(r -> r.whoseTurn().stream())
+                        .map(SignatureTurn::address)
+                        .filter(Objects::nonNull)
+                        .map(Objects::requireNonNull)
+                        .toList())
+                .keySet();
+        for (SignatureRequest request : all) {
+            if (request.isAtDesk()) {
+                continue;
+            }
+            for (SignatureTurn turn : request.whoseTurn()) {
+                if (turn.toldAt() == null) {
+                    turn.told(calendar.now());
+                    itsYourTurn(request, turn, needsCode(turn, withAccount), false);
+                }
             }
         }
+    }
+
+    private static boolean needsCode(SignatureTurn turn, Set<String> withAccount) {
+        return turn.accountId() == null
+                && turn.address() != null
+                && !withAccount.contains(turn.address().strip().toLowerCase(Locale.ROOT));
     }
 
     /** Once more, because nothing happened. */
     public void remind(SignatureRequest request, SignatureTurn turn) {
         turn.reminded(calendar.now());
-        itsYourTurn(request, turn, true);
+        Set<String> withAccount = turn.address() == null
+                ? Set.of()
+                : accounts.viewersByEmail(List.of(turn.address())).keySet();
+        itsYourTurn(request, turn, needsCode(turn, withAccount), true);
     }
 
-    private void itsYourTurn(SignatureRequest request, SignatureTurn turn, boolean again) {
+    private void itsYourTurn(SignatureRequest request, SignatureTurn turn, boolean needsCode, boolean again) {
         String to = mailOf(turn);
         if (to == null) {
             return;
@@ -93,7 +119,7 @@ public class TellSigners {
             body.append('\n').append(request.message()).append('\n');
         }
         body.append("\n  ").append(linkFor(turn)).append('\n');
-        if (turn.accountId() == null && guestAccount(to).isEmpty()) {
+        if (needsCode) {
             body.append("\nYou get a code by mail when you open it, so that nobody signs in your name."
                     + " Please do not pass the link on.\n");
         }
@@ -232,10 +258,6 @@ public class TellSigners {
 
     private Optional<Viewer> asker(SignatureRequest request) {
         return Optional.ofNullable(request.askedById()).flatMap(accounts::viewer);
-    }
-
-    private Optional<Viewer> guestAccount(String to) {
-        return accounts.viewerByEmail(to);
     }
 
     private @Nullable String mailOf(SignatureTurn turn) {
