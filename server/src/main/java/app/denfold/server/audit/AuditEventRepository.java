@@ -12,7 +12,7 @@ import org.springframework.data.repository.Repository;
 
 interface AuditEventRepository extends Repository<AuditEvent, Long> {
 
-    AuditEvent save(AuditEvent event);
+    Iterable<AuditEvent> saveAll(Iterable<AuditEvent> events);
 
     void flush();
 

@@ -6,6 +6,7 @@ import app.denfold.server.practice.PracticeCalendar;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Objects;
@@ -86,10 +87,13 @@ public class AuditTrail {
         long seq = last == null ? 0 : last.seq();
         String hash = last == null ? AuditEvent.BEGINNING : last.hash();
         Instant now = calendar.now().truncatedTo(ChronoUnit.MILLIS);
+        List<AuditEvent> rows = new ArrayList<>();
         for (AuditEntry entry : entries) {
-            AuditEvent event = events.save(new AuditEvent(++seq, hash, now, entry, key));
+            AuditEvent event = new AuditEvent(++seq, hash, now, entry, key);
+            rows.add(event);
             hash = event.hash();
         }
+        events.saveAll(rows);
         events.flush();
     }
 

@@ -11,10 +11,12 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.UUID;
+import org.hibernate.annotations.DynamicUpdate;
 import org.jspecify.annotations.Nullable;
 
 /** A message to a person or outsider, with what became of it. */
 @Entity
+@DynamicUpdate
 class Notice {
 
     enum State {

@@ -48,7 +48,7 @@ class SendMailJob {
     private static final int MOST_STUCK = 1_000;
 
     /** So many go on one connection and are noted together, while the mail server is quick. */
-    private static final int MOST_AT_ONCE = 20;
+    private static final int MOST_AT_ONCE = 50;
 
     private static final Duration QUICK = Duration.ofMillis(200);
 

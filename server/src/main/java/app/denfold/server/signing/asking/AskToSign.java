@@ -102,14 +102,13 @@ public class AskToSign {
                 who.accountsOf(all.stream().flatMap(d -> d.signers().stream()).toList());
         List<Prepared> prepared =
                 all.stream().map(d -> prepared(viewer, d, open, accounts)).toList();
-        begin(
-                prepared.stream().map(Prepared::request).toList(),
-                "signing-asked",
-                r -> "asked " + names(r.turns()) + " to sign",
-                "");
+        List<SignatureRequest> begun = prepared.stream().map(Prepared::request).toList();
+        requests.saveAll(begun);
+        note(begun, "signing-asked", r -> "asked " + names(r.turns()) + " to sign", "");
+        tell.turnsThatCame(begun);
+        write();
         prepared.forEach(p -> keepPlaces(p.details(), p.request(), p.pages()));
-        tell.turnsThatCame(prepared.stream().map(Prepared::request).toList());
-        return prepared.stream().map(Prepared::request).toList();
+        return begun;
     }
 
     private record Prepared(AskDetails details, SignatureRequest request, List<PlaceFields.Page> pages) {}
@@ -168,17 +167,23 @@ public class AskToSign {
 
     /** Keeps it, and notes it for each of its papers. @param before the name of the paper @param after behind it */
     public void begin(SignatureRequest request, String action, String before, String after) {
-        begin(List.of(request), action, r -> before, after);
+        requests.save(request);
+        write();
+        note(List.of(request), action, r -> before, after);
     }
 
-    private void begin(
-            List<SignatureRequest> begun, String action, Function<SignatureRequest, String> before, String after) {
+    /** @throws Refusal when somebody else was quicker */
+    private void write() {
         try {
-            requests.saveAllAndFlush(begun);
+            requests.flush();
         } catch (DataIntegrityViolationException atOnce) {
             throw Refusal.conflict(
                     "signing-open", "Somebody else has just asked for signatures on one of these papers.");
         }
+    }
+
+    private void note(
+            List<SignatureRequest> begun, String action, Function<SignatureRequest, String> before, String after) {
         for (SignatureRequest request : begun) {
             for (RequestPaper paper : request.papers()) {
                 FiledDocument document = documents.document(paper.documentId());

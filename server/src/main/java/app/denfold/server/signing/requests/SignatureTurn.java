@@ -11,12 +11,14 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.util.UUID;
+import org.hibernate.annotations.DynamicUpdate;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 import org.jspecify.annotations.Nullable;
 
 /** What one person has to do in a request, and what came of it. */
 @Entity
+@DynamicUpdate
 public class SignatureTurn {
 
     @Id
