@@ -108,9 +108,9 @@ function SignedIn() {
               <SessionBoundary key={account.id} account={account}>
                 {account.role === "GUEST" ? (
                   <GuestRoutes />
-                ) : account.lockedTo.length > 0 ? (
+                ) : account.lockedTo.length > 0 || account.lockedToTurn ? (
                   <InAntd>
-                    <LockedDesk signings={account.lockedTo} />
+                    <LockedDesk signings={account.lockedTo} turn={account.lockedToTurn ?? null} />
                   </InAntd>
                 ) : (
                   <InAntd>

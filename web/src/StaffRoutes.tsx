@@ -16,6 +16,7 @@ import { OutsiderPage } from "./features/relations/OutsiderPage";
 import { SetUpPage } from "./features/setup/SetUpPage";
 import { RequestsPage } from "./features/signing/requests/RequestsPage";
 import { SigningPage } from "./features/signing/SigningPage";
+import { DeskTurnPage } from "./features/signing/taking/DeskTurnPage";
 import { MyTurnPage } from "./features/signing/taking/MyTurnPage";
 import { TodayPage } from "./features/today/TodayPage";
 import { Where } from "./ui/Where";
@@ -25,6 +26,7 @@ export default function StaffRoutes() {
   return (
     <Routes>
       <Route path="/signing/:id" element={<SigningPage />} />
+      <Route path="/signing/desk/:id" element={<DeskTurnPage />} />
       <Route element={<Framed />}>
         <Route path="/today" element={<TodayPage />} />
         <Route path="/signing" element={<RequestsPage />} />

@@ -52,7 +52,7 @@ export function PracticeSetUp() {
                   secondFactor: kept.secondFactor,
                 }}
               />
-              <SigningForm kept={{ confirm: kept.confirmSigning }} />
+              <SigningForm kept={{ confirm: kept.confirmSigning, addresses: kept.evidenceAddresses }} />
               <OwnFileForm kept={{ deeds: kept.ownFile }} />
             </section>
           )}
@@ -366,10 +366,23 @@ function SigningForm({ kept }: { kept: Shape<"SigningRequest"> }) {
   );
   return (
     <>
-      <Head title="When colleagues sign" draft={draft} save={save} />
+      <Head title="Signing" draft={draft} save={save} />
       <Checkbox checked={draft.value.confirm} onChange={(e) => set({ confirm: e.target.checked })}>
         Ask for the password once more, or the second factor where there is one
       </Checkbox>
+      <div className="signing-addresses">
+        <span>Email addresses on the evidence page</span>
+        <Select
+          aria-label="Email addresses on the evidence page"
+          value={draft.value.addresses}
+          onChange={(addresses) => set({ addresses })}
+          options={[
+            { value: "NONE", label: "none" },
+            { value: "SHORT", label: "in short, as t…@post.example" },
+            { value: "FULL", label: "in full" },
+          ]}
+        />
+      </div>
     </>
   );
 }

@@ -11,6 +11,7 @@ import { meOptions } from "../access/sessionQueries";
 import { PenBox } from "./PenBox";
 import "./signing.css";
 import { signingOptions } from "./signingQueries";
+import { UnlockDesk } from "./UnlockDesk";
 
 type Signing = Shape<"SigningAnswer">;
 
@@ -211,8 +212,6 @@ function Finished({ signing }: { signing: Signing }) {
 
 /** The screen goes back to the practice: a colleague gives the password, and may then end the signing. */
 function ForThePractice({ signing, isLocked }: { signing: Signing; isLocked: boolean }) {
-  const [asks, setAsks] = useState(false);
-  const [password, setPassword] = useState("");
   const navigate = useNavigate();
   const queries = useQueryClient();
   const { modal } = App.useApp();
@@ -221,26 +220,22 @@ function ForThePractice({ signing, isLocked }: { signing: Signing; isLocked: boo
     await queries.invalidateQueries({ queryKey: ["files"] });
     navigate(file);
   };
-  const unlock = useMutation({
-    mutationFn: () => done(api.POST("/api/desk-unlock", { body: { password } })),
-    onSuccess: async () => {
-      queries.setQueryData(meOptions.queryKey, (me) => me && { ...me, lockedTo: [] });
-      await back();
-      if (signing.state === "OPEN") {
-        modal.confirm({
-          title: "The signing is not finished",
-          content:
-            "It can go on later. Or end it: signatures already given are kept on a sealed copy, and the rest can be signed another time.",
-          okText: "End it",
-          cancelText: "Go on later",
-          onOk: () =>
-            done(api.POST("/api/desk-signings/{id}/withdraw", { params: { path: { id: signing.id } } })).then(
-              () => queries.invalidateQueries(),
-            ),
-        });
-      }
-    },
-  });
+  const unlocked = async () => {
+    await back();
+    if (signing.state === "OPEN") {
+      modal.confirm({
+        title: "The signing is not finished",
+        content:
+          "It can go on later. Or end it: signatures already given are kept on a sealed copy, and the rest can be signed another time.",
+        okText: "End it",
+        cancelText: "Go on later",
+        onOk: () =>
+          done(api.POST("/api/desk-signings/{id}/withdraw", { params: { path: { id: signing.id } } })).then(
+            () => queries.invalidateQueries(),
+          ),
+      });
+    }
+  };
   if (!isLocked && signing.state !== "OPEN") {
     return (
       <Button size="large" onClick={back}>
@@ -248,40 +243,5 @@ function ForThePractice({ signing, isLocked }: { signing: Signing; isLocked: boo
       </Button>
     );
   }
-  if (!asks) {
-    return (
-      <Button type="text" className="signing-back" onClick={() => setAsks(true)}>
-        Back to the practice
-      </Button>
-    );
-  }
-  return (
-    <form
-      className="signing-unlock"
-      onSubmit={(e) => {
-        e.preventDefault();
-        unlock.mutate();
-      }}
-    >
-      <span className="muted">
-        For colleagues: the screen goes back with the password of whoever is signed in.
-      </span>
-      <Input.Password
-        aria-label="Password to unlock"
-        placeholder="password"
-        autoFocus
-        value={password}
-        onChange={(e) => setPassword(e.target.value)}
-      />
-      {unlock.error && (
-        <Alert type="error" title={fieldWords(unlock.error, "code") ?? wordsOf(unlock.error)} />
-      )}
-      <Button htmlType="submit" loading={unlock.isPending} disabled={password === ""}>
-        Unlock
-      </Button>
-      <Button type="text" onClick={() => setAsks(false)}>
-        Go on signing
-      </Button>
-    </form>
-  );
+  return <UnlockDesk onUnlocked={unlocked} />;
 }

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, Button, Drawer, Input, Modal } from "antd";
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link, useNavigate } from "react-router";
 import { api, done, type Shape, wordsOf } from "../../../api/client";
 import { practiceOptions } from "../../../api/practice";
 import { DayField } from "../../../ui/DayField";
@@ -162,7 +162,10 @@ function story(turn: Turn, today: string): string {
   } else if (turn.outcome === "TO_CONFIRM") {
     parts.push("came back on paper");
   } else if (turn.now) {
-    parts.push(turn.toldAt ? `told ${moment(turn.toldAt)}` : "not told yet");
+    parts.push(turn.toldAt ? `sent ${moment(turn.toldAt)}` : "not sent yet");
+    if (turn.deliveredAt && !turn.openedAt) {
+      parts.push(`delivered ${moment(turn.deliveredAt)}`);
+    }
     parts.push(turn.openedAt ? `opened ${moment(turn.openedAt)}` : "not opened");
     if (turn.remindedAt) {
       parts.push(
@@ -184,6 +187,7 @@ function OneTurn({ request, turn }: { request: Request; turn: Turn }) {
   const { message } = App.useApp();
   const [changes, setChanges] = useState(false);
   const [looks, setLooks] = useState(false);
+  const navigate = useNavigate();
   const path = { id: request.row.id, turnId: turn.id };
   const open = request.row.state === "OPEN" && turn.outcome === "OPEN" && request.mayRun;
   return (
@@ -193,6 +197,7 @@ function OneTurn({ request, turn }: { request: Request; turn: Turn }) {
         <span className="muted">{turn.task === "APPROVE" ? "looks through it" : turn.role}</span>
         <div className="muted">{story(turn, today)}</div>
         {turn.reason && <div>“{turn.reason}”</div>}
+        {turn.now && turn.notDelivered && <div className="clay">Not delivered: {turn.notDelivered}</div>}
         {turn.now && !turn.colleague && !turn.email && (
           <div className="clay">No address: add one, or print it for a pen</div>
         )}
@@ -205,6 +210,11 @@ function OneTurn({ request, turn }: { request: Request; turn: Turn }) {
       {looks && <CameBack turn={turn} requestId={request.row.id} onClose={() => setLooks(false)} />}
       {open && (
         <div className="buttons">
+          {turn.now && turn.task === "SIGN" && (
+            <Button size="small" onClick={() => navigate(`/signing/desk/${turn.id}`)}>
+              Sign here at the desk
+            </Button>
+          )}
           {turn.now && turn.task === "SIGN" && (
             <Button
               size="small"

@@ -13,7 +13,7 @@ import { WayDots } from "../taking/WayDots";
 import { RequestDrawer } from "./RequestDrawer";
 import { ReviewTurns } from "./ReviewTurns";
 import { mySignaturesOptions, requestsOptions } from "./requestQueries";
-import { csvOf, type Filter, matches, STATES, whose } from "./rows";
+import { csvOf, type Filter, matches, reached, STATES, whose } from "./rows";
 import "./requests.css";
 
 export type Row = Shape<"RequestRow">;
@@ -60,6 +60,11 @@ export function RequestsPage() {
       )}
     </div>
   );
+}
+
+function Reached({ row }: { row: Row }) {
+  const { words, failed } = reached(row);
+  return <span className={failed ? "clay" : "muted"}>{words}</span>;
 }
 
 function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string) => void }) {
@@ -150,7 +155,7 @@ function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string)
               rowKey="id"
               dataSource={shown}
               pagination={false}
-              scroll={{ y: Math.max(240, window.innerHeight - 230), x: 1040 }}
+              scroll={{ y: Math.max(240, window.innerHeight - 230), x: 1130 }}
               rowSelection={
                 mayChange
                   ? { selectedRowKeys: chosen, onChange: (keys) => setChosen(keys.map(String)) }
@@ -204,6 +209,11 @@ function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string)
                   render: (_, row) => (
                     <span className="tabular">{row.since && distance(row.since.slice(0, 10), today)}</span>
                   ),
+                },
+                {
+                  title: "Mail",
+                  width: 110,
+                  render: (_, row) => <Reached row={row} />,
                 },
                 {
                   title: "Wanted by",

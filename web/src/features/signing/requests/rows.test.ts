@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
 import type { Shape } from "../../../api/client";
-import { csvOf, matches, whose } from "./rows";
+import { csvOf, matches, reached, whose } from "./rows";
 
 type Row = Shape<"RequestRow">;
 
@@ -40,4 +40,21 @@ test("rows are found by any words of person, paper and signer, and by age", () =
 
 test("a name is never taken for a formula by a spreadsheet", () => {
   expect(csvOf([{ ...ROW, person: '=HYPERLINK("x")' }])).toContain('"\'=HYPERLINK(""x"")"');
+});
+
+test("a row says how far the mail came to whoever is least far", () => {
+  const way = (...turns: object[]) =>
+    ({ ...ROW, way: turns.map((t) => ({ now: true, toldAt: "x", ...t })) }) as Row;
+  expect(reached(way({ email: "a@post.example" })).words).toBe("sent");
+  expect(reached(way({ colleague: true, deliveredAt: "x" })).words).toBe("delivered");
+  expect(reached(way({ email: "a", openedAt: "x" }, { email: "b", deliveredAt: "x" })).words).toBe(
+    "delivered",
+  );
+  expect(reached(way({ email: "a", openedAt: "x" })).words).toBe("opened");
+  expect(reached(way({ email: "a", notDelivered: "no such mailbox" }))).toEqual({
+    words: "not delivered",
+    failed: true,
+  });
+  expect(reached(way({ email: null }))).toEqual({ words: "no address", failed: true });
+  expect(reached({ ...way({ email: "a" }), state: "COMPLETE" } as Row).words).toBe("");
 });

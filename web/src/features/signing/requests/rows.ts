@@ -29,6 +29,29 @@ export function whose(row: Row): string {
       : "";
 }
 
+/** How far it has come to those whose turn it is: the one who is least far. */
+export function reached(row: Row): { words: string; failed: boolean } {
+  const now = row.way.filter((t) => t.now && t.toldAt);
+  if (row.state !== "OPEN" || row.atDesk || now.length === 0) {
+    return { words: "", failed: false };
+  }
+  const mailed = now.filter((t) => t.colleague || t.email);
+  if (mailed.some((t) => t.notDelivered && !t.openedAt)) {
+    return { words: "not delivered", failed: true };
+  }
+  if (mailed.length < now.length) {
+    return { words: "no address", failed: true };
+  }
+  return {
+    words: now.every((t) => t.openedAt)
+      ? "opened"
+      : now.every((t) => t.openedAt || t.deliveredAt)
+        ? "delivered"
+        : "sent",
+    failed: false,
+  };
+}
+
 export function matches(row: Row, filter: Filter, today: string): boolean {
   const words = [row.person, row.askedBy, ...row.papers.map((p) => p.name), ...row.way.map((t) => t.name)]
     .join(" ")
@@ -57,6 +80,7 @@ export function csvOf(rows: Row[]): string {
     STATES[row.state],
     whose(row),
     row.since ?? "",
+    reached(row).words,
     row.dueOn ?? "",
     row.askedBy,
     row.askedAt,
@@ -68,6 +92,7 @@ export function csvOf(rows: Row[]): string {
     "state",
     "whose turn",
     "since",
+    "mail",
     "wanted by",
     "asked by",
     "asked at",

@@ -29,7 +29,9 @@ export function GiveSignature({ turn, door, ready, onDone }: GiveSignatureProps)
   const sign = useMutation({
     mutationFn: () => ask(door, "/sign", { signature: given, values, secret: secret || null }),
     onSuccess: (answer) => {
-      keep(keeps ? given : undefined);
+      if (!door.atDesk) {
+        keep(keeps ? given : undefined);
+      }
       onDone(answer);
     },
   });
@@ -73,10 +75,22 @@ export function GiveSignature({ turn, door, ready, onDone }: GiveSignatureProps)
       ) : (
         <>
           <strong>{turn.forName ? `You sign for ${turn.forName}` : `${turn.name}, please sign`}</strong>
-          <SignatureMark given={given} onChange={setGiven} keeps={keeps} onKeeps={setKeeps} />
+          <SignatureMark
+            given={given}
+            onChange={setGiven}
+            keeps={keeps}
+            onKeeps={setKeeps}
+            shared={door.atDesk ?? false}
+          />
           {turn.secret !== "NONE" && (
             <PlainField
-              label={turn.secret === "PASSWORD" ? "Your password, once more" : "The code your device shows"}
+              label={
+                turn.secret === "PASSWORD"
+                  ? door.atDesk
+                    ? `The password of ${turn.name}`
+                    : "Your password, once more"
+                  : "The code your device shows"
+              }
               type={turn.secret === "PASSWORD" ? "password" : "text"}
               autoComplete={turn.secret === "PASSWORD" ? "current-password" : "one-time-code"}
               value={secret}

@@ -20,13 +20,15 @@ export function OtherAnswers({
   const approver = turn.task === "APPROVE";
   return (
     <div className="turn-others">
-      <button type="button" aria-pressed={other === "question"} onClick={() => setOther("question")}>
-        Ask something first
-      </button>
+      {!door.atDesk && (
+        <button type="button" aria-pressed={other === "question"} onClick={() => setOther("question")}>
+          Ask something first
+        </button>
+      )}
       <button type="button" aria-pressed={other === "decline"} onClick={() => setOther("decline")}>
         {approver ? "Send it back" : "I do not sign"}
       </button>
-      {turn.mayPassOn && (
+      {turn.mayPassOn && !door.atDesk && (
         <button type="button" aria-pressed={other === "pass-on"} onClick={() => setOther("pass-on")}>
           Somebody else signs
         </button>

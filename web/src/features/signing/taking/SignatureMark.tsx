@@ -33,12 +33,14 @@ type SignatureMarkProps = {
   onChange: (given: Given | undefined) => void;
   keeps: boolean;
   onKeeps: (keeps: boolean) => void;
+  /** A device that many use: nothing is kept on it, and nothing that was kept is offered. */
+  shared?: boolean;
 };
 
 /** A signature drawn, typed, or taken from last time. */
-export function SignatureMark({ given, onChange, keeps, onKeeps }: SignatureMarkProps) {
+export function SignatureMark({ given, onChange, keeps, onKeeps, shared = false }: SignatureMarkProps) {
   const [way, setWay] = useState<"pen" | "typed">("pen");
-  const [last] = useState(kept);
+  const [last] = useState(() => (shared ? undefined : kept()));
   const choose = (next: "pen" | "typed") => {
     setWay(next);
     onChange(undefined);
@@ -71,10 +73,12 @@ export function SignatureMark({ given, onChange, keeps, onKeeps }: SignatureMark
             onChange={(strokes) => onChange(strokes.length > 0 ? { strokes } : undefined)}
           />
           <div className="turn-line">
-            <label>
-              <input type="checkbox" checked={keeps} onChange={(e) => onKeeps(e.target.checked)} /> keep it on
-              this device
-            </label>
+            {!shared && (
+              <label>
+                <input type="checkbox" checked={keeps} onChange={(e) => onKeeps(e.target.checked)} /> keep it
+                on this device
+              </label>
+            )}
             <button type="button" disabled={!given} onClick={() => onChange(undefined)}>
               Clear
             </button>

@@ -182,7 +182,9 @@ function Over({ turn, door }: { turn: Turn; door: Door }) {
         <p>
           {turn.task === "APPROVE"
             ? "Those who sign were told."
-            : "Others still sign. You get your sealed copy when everybody has."}
+            : door.atDesk
+              ? "Others still sign. The sealed copy is made when everybody has."
+              : "Others still sign. You get your sealed copy when everybody has."}
         </p>
       )}
       {mine?.outcome === "DONE" && turn.state !== "OPEN" && turn.state !== "COMPLETE" && (
@@ -190,6 +192,7 @@ function Over({ turn, door }: { turn: Turn; door: Door }) {
       )}
       {waits && <p>The sealed copy is being made.</p>}
       {turn.task === "SIGN" &&
+        !door.atDesk &&
         mine?.outcome === "DONE" &&
         turn.papers
           .filter((p) => p.sealedCopy)

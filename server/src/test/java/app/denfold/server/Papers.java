@@ -12,6 +12,7 @@ import org.apache.pdfbox.multipdf.PDFMergerUtility;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.PDPageContentStream.AppendMode;
 import org.apache.pdfbox.pdmodel.PDResources;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.encryption.AccessPermission;
@@ -20,6 +21,8 @@ import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts.FontName;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationWidget;
 import org.apache.pdfbox.pdmodel.interactive.form.PDAcroForm;
+import org.apache.pdfbox.pdmodel.interactive.form.PDSignatureField;
+import org.apache.pdfbox.pdmodel.interactive.form.PDTerminalField;
 import org.apache.pdfbox.pdmodel.interactive.form.PDTextField;
 
 /** Small papers for tests. */
@@ -50,6 +53,44 @@ public final class Papers {
         papers.forEach(p -> merger.addSource(new RandomAccessReadBuffer(p)));
         merger.mergeDocuments(null);
         return out.toByteArray();
+    }
+
+    /** A PDF with an empty form: a field for a signature and one for text. */
+    public static byte[] formToSign(String text, String signature, String field) throws IOException {
+        try (PDDocument document = page(text)) {
+            PDAcroForm form = new PDAcroForm(document);
+            document.getDocumentCatalog().setAcroForm(form);
+            form.setDefaultAppearance("/Helv 11 Tf 0 g");
+            int y = 500;
+            for (PDTerminalField empty : List.of(new PDSignatureField(form), new PDTextField(form))) {
+                empty.setPartialName(empty instanceof PDTextField ? field : signature);
+                PDAnnotationWidget widget = empty.getWidgets().get(0);
+                widget.setRectangle(new PDRectangle(60, y, 200, 30));
+                widget.setPage(document.getPage(0));
+                document.getPage(0).getAnnotations().add(widget);
+                form.getFields().add(empty);
+                y -= 100;
+            }
+            return bytes(document);
+        }
+    }
+
+    /** A page with a label, and above it, beginning further left, a drawn line. */
+    public static byte[] withLineAbove(String label) throws IOException {
+        try (PDDocument document = page("Livery agreement|between the owner of a horse and the yard|for one year")) {
+            try (PDPageContentStream out =
+                    new PDPageContentStream(document, document.getPage(0), AppendMode.APPEND, false)) {
+                out.moveTo(60, 200);
+                out.lineTo(240, 200);
+                out.stroke();
+                out.beginText();
+                out.setFont(new PDType1Font(FontName.HELVETICA), 10);
+                out.newLineAtOffset(90, 188);
+                out.showText(label);
+                out.endText();
+            }
+            return bytes(document);
+        }
     }
 
     /** A fillable PDF with one field that is filled in. */

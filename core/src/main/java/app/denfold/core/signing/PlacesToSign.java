@@ -40,18 +40,36 @@ public final class PlacesToSign {
     /** A word on a page; parts of its width and height, from the upper left corner. */
     public record Word(String text, double left, double top, double width, double height) {}
 
+    /** What is put there. */
+    public enum What {
+        SIGNATURE,
+        INITIALS,
+        DATE,
+        NAME,
+        TEXT,
+        TICK
+    }
+
+    /**
+     * A field of a form to be filled in.
+     *
+     * @param what a signature, text or a tick, as the form has it
+     * @param page from 1; the rest in parts of the page's width and height, from the upper left corner
+     * @param name that it is known by, in words
+     */
+    public record FormField(What what, int page, double left, double top, double width, double height, String name) {}
+
     /**
      * A place that is proposed.
      *
      * @param role whose it is
-     * @param day whether the day is written there; else it is for the signature
      * @param page from 1
      * @param height null for that of a signature
-     * @param words that stand there
+     * @param words that stand there, or the name of the form's field
      */
     public record Proposed(
             String role,
-            boolean day,
+            What what,
             int page,
             double left,
             double top,
@@ -106,29 +124,115 @@ public final class PlacesToSign {
     public static List<Proposed> of(List<List<Word>> pages, Map<String, String> roles) {
         Map<String, Proposed> signatures = new LinkedHashMap<>();
         List<Proposed> days = new ArrayList<>();
-        // labels stand at the end of a paper more often than at its beginning
-        for (int page = pages.size(); page >= 1; page--) {
-            List<Label> labels = labels(pages.get(page - 1));
-            for (Label label : labels) {
-                if (label.isShort() && label.names(SIGNATURE)) {
-                    int at = page;
-                    role(label, roles, signatures)
-                            .ifPresent(role -> signatures.putIfAbsent(role, signature(role, at, label, labels)));
-                }
+        List<List<Label>> labels = pages.stream().map(PlacesToSign::labels).toList();
+        for (boolean named : List.of(true, false)) {
+            // labels stand at the end of a paper more often than at its beginning
+            for (int page = pages.size(); page >= 1; page--) {
+                signatures(page, labels.get(page - 1), named, roles, signatures);
             }
-            for (Label label : labels) {
+        }
+        for (int page = pages.size(); page >= 1; page--) {
+            for (Label label : labels.get(page - 1)) {
                 if (label.isShort() && label.names(DAY) && !label.names(SIGNATURE)) {
-                    day(page, label, labels, signatures.values()).ifPresent(days::add);
+                    day(page, label, labels.get(page - 1), signatures.values()).ifPresent(days::add);
                 }
             }
         }
         List<Proposed> all = new ArrayList<>(signatures.values());
         for (Proposed day : days) {
-            if (all.stream().noneMatch(p -> p.day() && p.role().equals(day.role()))) {
+            if (all.stream().noneMatch(p -> p.what() == What.DATE && p.role().equals(day.role()))) {
                 all.add(day);
             }
         }
         return all;
+    }
+
+    /** @param named whether those labels are looked at that say whose they are, or the others */
+    private static void signatures(
+            int page, List<Label> labels, boolean named, Map<String, String> roles, Map<String, Proposed> signatures) {
+        for (Label label : labels) {
+            if (label.isShort()
+                    && label.names(SIGNATURE)
+                    && named(label.text(), roles).isPresent() == named) {
+                role(label.text(), roles, signatures)
+                        .ifPresent(role -> signatures.putIfAbsent(role, signature(role, page, label, labels)));
+            }
+        }
+    }
+
+    /**
+     * The fields of a form, each for the role that its name tells of; else signatures in the order of the roles, days for
+     * whoever signs nearest, and all else for the first role.
+     *
+     * @param roles that sign, with what they are called, in their order
+     */
+    public static List<Proposed> ofForm(List<FormField> fields, Map<String, String> roles) {
+        if (roles.isEmpty()) {
+            return List.of();
+        }
+        Map<String, Proposed> signatures = new LinkedHashMap<>();
+        // first those that say whose they are, so that nobody else is given theirs
+        for (boolean named : List.of(true, false)) {
+            for (FormField field : fields) {
+                if (field.what() == What.SIGNATURE && named(field.name(), roles).isPresent() == named) {
+                    role(field.name(), roles, signatures)
+                            .ifPresent(role -> signatures.putIfAbsent(role, signatureIn(field, role)));
+                }
+            }
+        }
+        List<Proposed> all = new ArrayList<>(signatures.values());
+        for (FormField field : fields) {
+            if (field.what() != What.SIGNATURE) {
+                What what = what(field);
+                String role = named(field.name(), roles)
+                        .or(() -> what == What.DATE
+                                ? nearest(field.page(), field.left(), field.top(), signatures.values())
+                                        .map(Proposed::role)
+                                : Optional.empty())
+                        .orElse(roles.keySet().iterator().next());
+                all.add(new Proposed(
+                        role,
+                        what,
+                        field.page(),
+                        field.left(),
+                        field.top(),
+                        field.width(),
+                        field.height(),
+                        field.name()));
+            }
+        }
+        return all;
+    }
+
+    /** In the field as far as it is wide; its height follows from that. */
+    private static Proposed signatureIn(FormField field, String role) {
+        double width = Math.max(0.1, Math.min(field.width(), SIGNATURE_WIDTH));
+        double bottom = field.top() + field.height();
+        return new Proposed(
+                role,
+                What.SIGNATURE,
+                field.page(),
+                Math.min(field.left(), 1 - width),
+                Math.max(0, bottom - SIGNATURE_HEIGHT * width / SIGNATURE_WIDTH),
+                width,
+                null,
+                field.name());
+    }
+
+    private static What what(FormField field) {
+        List<String> words = PlainText.words(field.name());
+        if (field.what() == What.TEXT) {
+            if (words.stream().anyMatch(DAY::contains)) {
+                return What.DATE;
+            }
+            if (words.contains("initials")) {
+                return What.INITIALS;
+            }
+            if (words.equals(List.of("name")) || words.equals(List.of("full", "name"))) {
+                return What.NAME;
+            }
+        }
+        return field.what();
     }
 
     private static List<Label> labels(List<Word> words) {
@@ -158,14 +262,18 @@ public final class PlacesToSign {
     }
 
     /** The role that is named, or the next one that has no place yet. */
-    private static Optional<String> role(Label label, Map<String, String> roles, Map<String, Proposed> placed) {
-        List<String> words = PlainText.words(label.text());
-        for (Map.Entry<String, String> role : roles.entrySet()) {
-            if (words.containsAll(PlainText.words(role.getValue())) || words.contains(role.getKey())) {
-                return Optional.of(role.getKey());
-            }
-        }
-        return roles.keySet().stream().filter(r -> !placed.containsKey(r)).findFirst();
+    private static Optional<String> role(String label, Map<String, String> roles, Map<String, Proposed> placed) {
+        return named(label, roles).or(() -> roles.keySet().stream()
+                .filter(r -> !placed.containsKey(r))
+                .findFirst());
+    }
+
+    private static Optional<String> named(String label, Map<String, String> roles) {
+        List<String> words = PlainText.words(label);
+        return roles.entrySet().stream()
+                .filter(role -> words.containsAll(PlainText.words(role.getValue())) || words.contains(role.getKey()))
+                .map(Map.Entry::getKey)
+                .findFirst();
     }
 
     /** On the rule behind the label or above it, or else above the label, where one signs over what is printed. */
@@ -175,7 +283,7 @@ public final class PlacesToSign {
         double bottom = rule == null ? label.top() : rule.bottom();
         return new Proposed(
                 role,
-                false,
+                What.SIGNATURE,
                 page,
                 Math.min(left, 1 - SIGNATURE_WIDTH),
                 Math.max(0, bottom - SIGNATURE_HEIGHT),
@@ -213,17 +321,8 @@ public final class PlacesToSign {
 
     /** For whoever signs nearest to it on the page. */
     private static Optional<Proposed> day(int page, Label label, List<Label> labels, Iterable<Proposed> signatures) {
-        Proposed nearest = null;
-        double least = Double.MAX_VALUE;
-        for (Proposed signature : signatures) {
-            double away = Math.abs(signature.top() + SIGNATURE_HEIGHT - label.top()) * 3
-                    + Math.abs(signature.left() - label.left());
-            if (signature.page() == page && away < least) {
-                nearest = signature;
-                least = away;
-            }
-        }
-        if (nearest == null || least > 1) {
+        Proposed nearest = nearest(page, label.left(), label.top(), signatures).orElse(null);
+        if (nearest == null) {
             return Optional.empty();
         }
         Label rule = ruleOf(label, labels).orElse(null);
@@ -231,12 +330,25 @@ public final class PlacesToSign {
         double bottom = rule == null ? label.top() : rule.bottom();
         return Optional.of(new Proposed(
                 nearest.role(),
-                true,
+                What.DATE,
                 page,
                 Math.min(left, 1 - DAY_WIDTH),
                 Math.max(0, bottom - DAY_HEIGHT),
                 DAY_WIDTH,
                 DAY_HEIGHT,
                 label.text()));
+    }
+
+    private static Optional<Proposed> nearest(int page, double left, double top, Iterable<Proposed> signatures) {
+        Proposed nearest = null;
+        double least = 1;
+        for (Proposed signature : signatures) {
+            double away = Math.abs(signature.top() + SIGNATURE_HEIGHT - top) * 3 + Math.abs(signature.left() - left);
+            if (signature.page() == page && away <= least) {
+                nearest = signature;
+                least = away;
+            }
+        }
+        return Optional.ofNullable(nearest);
     }
 }

@@ -2,7 +2,9 @@ package app.denfold.core.signing;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.denfold.core.signing.PlacesToSign.FormField;
 import app.denfold.core.signing.PlacesToSign.Proposed;
+import app.denfold.core.signing.PlacesToSign.What;
 import app.denfold.core.signing.PlacesToSign.Word;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -44,7 +46,7 @@ class PlacesToSignTest {
 
     private static Proposed only(List<Proposed> all, String role, boolean day) {
         List<Proposed> found = all.stream()
-                .filter(p -> p.role().equals(role) && p.day() == day)
+                .filter(p -> p.role().equals(role) && p.what() == (day ? What.DATE : What.SIGNATURE))
                 .toList();
         assertThat(found).as(role + " " + day + " in " + all).hasSize(1);
         return found.get(0);
@@ -116,5 +118,46 @@ class PlacesToSignTest {
                 false);
         assertThat(edge.left() + edge.width()).isLessThanOrEqualTo(1);
         assertThat(edge.top()).isZero();
+    }
+
+    private static FormField field(What what, double left, double top, String name) {
+        return new FormField(what, 1, left, top, 0.3, 0.03, name);
+    }
+
+    @Test
+    void fieldsOfAFormAreForWhomTheirNamesTellAndElseForWhoeverComesNext() {
+        List<Proposed> all = PlacesToSign.ofForm(
+                List.of(
+                        field(What.TEXT, 0.1, 0.2, "Full name"),
+                        field(What.TEXT, 0.1, 0.3, "Monthly amount"),
+                        field(What.TICK, 0.1, 0.4, "I have read the rules"),
+                        field(What.TEXT, 0.6, 0.5, "director initials"),
+                        field(What.SIGNATURE, 0.6, 0.8, "Sign here 1"),
+                        field(What.SIGNATURE, 0.1, 0.8, "signature employee"),
+                        field(What.TEXT, 0.6, 0.85, "Date 2")),
+                ROLES);
+        assertThat(all)
+                .extracting(p -> p.role() + " " + p.what())
+                .containsExactlyInAnyOrder(
+                        "employee SIGNATURE",
+                        "director SIGNATURE",
+                        "employee NAME",
+                        "employee TEXT",
+                        "employee TICK",
+                        "director INITIALS",
+                        "director DATE");
+        assertThat(only(all, "employee", false).left()).isEqualTo(0.1);
+        assertThat(PlacesToSign.ofForm(List.of(field(What.TEXT, 0, 0, "Name")), Map.of()))
+                .isEmpty();
+    }
+
+    @Test
+    void aSignatureStandsInItsFieldHoweverNarrowThatIs() {
+        Proposed narrow = PlacesToSign.ofForm(
+                        List.of(new FormField(What.SIGNATURE, 2, 0.95, 0.9, 0.04, 0.02, "sig")), ROLES)
+                .get(0);
+        assertThat(narrow.width()).isEqualTo(0.1);
+        assertThat(narrow.left() + narrow.width()).isLessThanOrEqualTo(1);
+        assertThat(narrow.page()).isEqualTo(2);
     }
 }

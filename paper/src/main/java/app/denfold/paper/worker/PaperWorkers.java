@@ -3,6 +3,7 @@ package app.denfold.paper.worker;
 import app.denfold.paper.Format;
 import app.denfold.paper.copies.ArchiveCopy;
 import app.denfold.paper.copies.CopyPages;
+import app.denfold.paper.places.WritingPlace;
 import app.denfold.paper.reading.PageFacts;
 import app.denfold.paper.reading.ReadPages;
 import app.denfold.paper.reading.Reading;
@@ -186,6 +187,18 @@ public final class PaperWorkers implements AutoCloseable {
     public List<CheckedSeal> checkSeals(Path file) throws IOException {
         return handle((folder, output) -> new Task.Check(folder.lend(file).toString()), null)
                 .seals();
+    }
+
+    /**
+     * Finds where on its pages something is to be written.
+     *
+     * @param pages how many there are
+     * @return the fields of its form, then lines, by page
+     * @throws WorkerFailed when it could not be read within the bounds
+     */
+    public List<WritingPlace> places(Path file, Format format, int pages) throws IOException {
+        return handle((folder, output) -> new Task.Places(folder.lend(file).toString(), format, pages), null)
+                .places();
     }
 
     /**

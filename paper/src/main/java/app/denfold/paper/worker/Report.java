@@ -1,6 +1,7 @@
 package app.denfold.paper.worker;
 
 import app.denfold.paper.Format;
+import app.denfold.paper.places.WritingPlace;
 import app.denfold.paper.reading.PageFacts;
 import app.denfold.paper.reading.Reading;
 import app.denfold.paper.sealing.CheckedSeal;
@@ -17,7 +18,8 @@ record Report(
         int pages,
         @Nullable String words,
         byte @Nullable [] toSign,
-        List<CheckedSeal> seals) {
+        List<CheckedSeal> seals,
+        List<WritingPlace> places) {
 
     enum Kind {
         PAGE,
@@ -36,15 +38,15 @@ record Report(
     }
 
     static Report page(PageFacts page) {
-        return new Report(Kind.PAGE, page, null, null, 0, null, null, List.of());
+        return new Report(Kind.PAGE, page, null, null, 0, null, null, List.of(), List.of());
     }
 
     static Report sign(byte[] bytes) {
-        return new Report(Kind.SIGN, null, null, null, 0, null, bytes, List.of());
+        return new Report(Kind.SIGN, null, null, null, 0, null, bytes, List.of(), List.of());
     }
 
     static Report stamp(byte[] request) {
-        return new Report(Kind.STAMP, null, null, null, 0, null, request, List.of());
+        return new Report(Kind.STAMP, null, null, null, 0, null, request, List.of(), List.of());
     }
 
     static Report done(boolean yes) {
@@ -57,15 +59,19 @@ record Report(
     }
 
     static Report seals(List<CheckedSeal> seals) {
-        return new Report(Kind.DONE, null, Outcome.YES, null, 0, null, null, seals);
+        return new Report(Kind.DONE, null, Outcome.YES, null, 0, null, null, seals, List.of());
+    }
+
+    static Report places(List<WritingPlace> places) {
+        return new Report(Kind.DONE, null, Outcome.YES, null, 0, null, null, List.of(), places);
     }
 
     static Report failed(String words) {
-        return new Report(Kind.FAILED, null, null, null, 0, words, null, List.of());
+        return new Report(Kind.FAILED, null, null, null, 0, words, null, List.of(), List.of());
     }
 
     private static Report outcome(Outcome outcome, @Nullable Format format, int pages, @Nullable String words) {
-        return new Report(Kind.DONE, null, outcome, format, pages, words, null, List.of());
+        return new Report(Kind.DONE, null, outcome, format, pages, words, null, List.of(), List.of());
     }
 
     static Report of(Reading reading) {

@@ -6,6 +6,7 @@ import app.denfold.paper.copies.ArchiveCopy;
 import app.denfold.paper.copies.CopyPages;
 import app.denfold.paper.copies.Unlock;
 import app.denfold.paper.drawing.PageImage;
+import app.denfold.paper.places.FindPlaces;
 import app.denfold.paper.reading.ReadPages;
 import app.denfold.paper.reading.ReadPaper;
 import app.denfold.paper.sealing.CheckSeals;
@@ -100,6 +101,13 @@ sealed interface Task {
         @Override
         public Report done(Conversation with) throws IOException {
             return Report.seals(CheckSeals.of(Files.readAllBytes(Path.of(file))));
+        }
+    }
+
+    record Places(String file, Format format, int pages) implements Task {
+        @Override
+        public Report done(Conversation with) throws IOException {
+            return Report.places(FindPlaces.of(Path.of(file), format, pages));
         }
     }
 

@@ -7,6 +7,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A session that belongs to a signing at the desk: until a colleague unlocks it with the password, nothing else of the
@@ -15,6 +16,7 @@ import java.util.stream.Collectors;
 public final class DeskLock {
 
     private static final String LOCKED_TO = "denfold.desk-lock";
+    private static final String LOCKED_TO_TURN = "denfold.desk-lock-turn";
 
     private DeskLock() {}
 
@@ -24,10 +26,16 @@ public final class DeskLock {
                 .setAttribute(LOCKED_TO, signings.stream().map(UUID::toString).collect(Collectors.joining(",")));
     }
 
+    /** @param turn of a request, which may be looked at and signed */
+    public static void lockToTurn(HttpServletRequest request, UUID turn) {
+        request.getSession().setAttribute(LOCKED_TO_TURN, turn.toString());
+    }
+
     public static void unlock(HttpServletRequest request) {
         HttpSession session = request.getSession(false);
         if (session != null) {
             session.removeAttribute(LOCKED_TO);
+            session.removeAttribute(LOCKED_TO_TURN);
         }
     }
 
@@ -42,10 +50,18 @@ public final class DeskLock {
                         .toList();
     }
 
+    /** To which turn of a request the session belongs; null when it does not. */
+    public static @Nullable UUID lockedToTurn(HttpServletRequest request) {
+        HttpSession session = request.getSession(false);
+        Object locked = session == null ? null : session.getAttribute(LOCKED_TO_TURN);
+        return locked == null ? null : UUID.fromString(locked.toString());
+    }
+
     /** Whether the session is not locked, or is to be used so all the same. */
     public static boolean allows(HttpServletRequest request) {
         List<UUID> signings = lockedTo(request);
-        if (signings.isEmpty()) {
+        UUID turn = lockedToTurn(request);
+        if (signings.isEmpty() && turn == null) {
             return true;
         }
         String method = request.getMethod();
@@ -54,7 +70,13 @@ public final class DeskLock {
             String own = "/api/desk-signings/" + id;
             return address.equals(own) || address.startsWith(own + "/pages/") || address.equals(own + "/signatures");
         });
+        String ofTurn = "/api/desk-turns/" + turn;
         return mine
+                || turn != null
+                        && (address.equals(ofTurn)
+                                || address.startsWith(ofTurn + "/papers/")
+                                || address.equals(ofTurn + "/sign")
+                                || address.equals(ofTurn + "/decline"))
                 || address.equals("/api/desk-unlock")
                 || address.equals("/api/session") && !method.equals("POST")
                 || address.startsWith("/api/practice") && method.equals("GET");

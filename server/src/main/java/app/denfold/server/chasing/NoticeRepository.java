@@ -11,9 +11,9 @@ import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.jpa.repository.QueryHints;
-import org.springframework.data.repository.CrudRepository;
+import org.springframework.data.repository.ListCrudRepository;
 
-interface NoticeRepository extends CrudRepository<Notice, UUID> {
+interface NoticeRepository extends ListCrudRepository<Notice, UUID> {
 
     String LOCK_TIMEOUT = "jakarta.persistence.lock.timeout";
     String SKIP_LOCKED = "-2";

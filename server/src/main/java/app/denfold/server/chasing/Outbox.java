@@ -9,11 +9,14 @@ import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -78,6 +81,29 @@ public class Outbox {
             @Nullable String result,
             boolean mayRetry,
             @Nullable Instant nextAttempt) {}
+
+    /**
+     * What became of a mail.
+     *
+     * @param deliveredAt when the mail server took it; null before
+     * @param failure why it did not the last time; null otherwise
+     */
+    public record Delivery(
+            @Nullable Instant deliveredAt, @Nullable String failure) {}
+
+    /** By the notices' numbers. */
+    @Transactional(readOnly = true)
+    public Map<UUID, Delivery> deliveries(Collection<UUID> ids) {
+        return ids.isEmpty()
+                ? Map.of()
+                : notices.findAllById(ids).stream().collect(Collectors.toMap(Notice::id, Outbox::delivery));
+    }
+
+    private static Delivery delivery(Notice notice) {
+        return new Delivery(
+                notice.state() == Notice.State.SENT ? notice.finishedAt() : null,
+                notice.state() == Notice.State.FAILED ? notice.result() : null);
+    }
 
     Optional<Notice> todays(UUID fileId, String purpose) {
         return notices.findFirstByFileIdAndPurposeAndQueuedOnOrderByQueuedAtDesc(fileId, purpose, calendar.today());

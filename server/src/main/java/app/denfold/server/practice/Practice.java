@@ -46,6 +46,9 @@ class Practice {
     /** Whether colleagues show password or second factor again when they sign. */
     private boolean confirmSigning;
 
+    @Enumerated(EnumType.STRING)
+    private EvidenceAddresses evidenceAddresses = EvidenceAddresses.SHORT;
+
     private int sessionIdleMinutes = (int) SessionLimits.USUAL.idle().toMinutes();
     private int sessionMostHours = (int) SessionLimits.USUAL.most().toHours();
 
@@ -103,6 +106,14 @@ class Practice {
 
     boolean confirmSigning() {
         return confirmSigning;
+    }
+
+    EvidenceAddresses evidenceAddresses() {
+        return evidenceAddresses;
+    }
+
+    void evidenceAddresses(EvidenceAddresses shown) {
+        this.evidenceAddresses = shown;
     }
 
     void confirmSigning(boolean on) {

@@ -95,6 +95,15 @@ public class PracticeSettings {
         founded().allowInOwnFile(deeds);
     }
 
+    public EvidenceAddresses evidenceAddresses() {
+        return practice().map(Practice::evidenceAddresses).orElse(EvidenceAddresses.SHORT);
+    }
+
+    @Transactional
+    public void evidenceAddresses(EvidenceAddresses shown) {
+        founded().evidenceAddresses(shown);
+    }
+
     /** Whether colleagues show password or second factor again when they sign. */
     public boolean confirmSigning() {
         return practice().map(Practice::confirmSigning).orElse(false);

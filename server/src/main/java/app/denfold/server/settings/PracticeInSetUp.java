@@ -5,6 +5,7 @@ import app.denfold.server.access.Role;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.sets.SetUpPart;
 import app.denfold.server.practice.DayOrder;
+import app.denfold.server.practice.EvidenceAddresses;
 import app.denfold.server.practice.PracticeLook;
 import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.practice.SessionLimits;
@@ -61,7 +62,8 @@ class PracticeInSetUp implements SetUpPart {
                 .put("weekStart", settings.weekStart().getValue())
                 .put("sessionIdleMinutes", limits.idle().toMinutes())
                 .put("sessionMostHours", limits.most().toHours())
-                .put("confirmSigning", settings.confirmSigning());
+                .put("confirmSigning", settings.confirmSigning())
+                .put("evidenceAddresses", settings.evidenceAddresses().name());
         practice.set("languages", mapper.valueToTree(look.languages()));
         practice.set("secondFactor", mapper.valueToTree(settings.secondFactorRoles()));
         practice.set(
@@ -94,7 +96,13 @@ class PracticeInSetUp implements SetUpPart {
             setUp.limitSessions(viewer, sessions.idleMinutes(), sessions.mostHours(), sessions.secondFactor());
         }
         if (part.has("confirmSigning")) {
-            setUp.confirmSigning(viewer, part.get("confirmSigning").booleanValue());
+            setUp.signing(
+                    viewer,
+                    part.get("confirmSigning").booleanValue(),
+                    part.has("evidenceAddresses")
+                            ? EvidenceAddresses.valueOf(
+                                    part.get("evidenceAddresses").stringValue())
+                            : settings.evidenceAddresses());
         }
         if (part.has("ownFile")) {
             setUp.allowInOwnFile(viewer, Set.copyOf(all(part.get("ownFile"), Deed::valueOf)));

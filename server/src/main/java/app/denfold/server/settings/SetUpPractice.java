@@ -13,6 +13,7 @@ import app.denfold.server.access.secrets.Secrets;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.practice.DayOrder;
+import app.denfold.server.practice.EvidenceAddresses;
 import app.denfold.server.practice.PracticeLook;
 import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.practice.SessionLimits;
@@ -156,17 +157,34 @@ class SetUpPractice {
                                         .collect(Collectors.joining(", ")))));
     }
 
-    /** Whether colleagues show password or second factor again when they sign. */
+    /**
+     * @param confirm whether colleagues show password or second factor again when they sign
+     * @param addresses how much of mail addresses stands on evidence
+     */
     @Transactional
-    void confirmSigning(Viewer viewer, boolean on) {
+    void signing(Viewer viewer, boolean confirm, EvidenceAddresses addresses) {
         viewer.requireAdministrator();
-        settings.confirmSigning(on);
-        trail.record(AuditEntry.general(
-                viewer.actor(),
-                "set-up",
-                on
-                        ? "asks colleagues for the password again when they sign"
-                        : "no longer asks for the password when signing"));
+        if (confirm != settings.confirmSigning()) {
+            settings.confirmSigning(confirm);
+            trail.record(AuditEntry.general(
+                    viewer.actor(),
+                    "set-up",
+                    confirm
+                            ? "asks colleagues for the password again when they sign"
+                            : "no longer asks for the password when signing"));
+        }
+        if (addresses != settings.evidenceAddresses()) {
+            settings.evidenceAddresses(addresses);
+            trail.record(AuditEntry.general(viewer.actor(), "set-up", words(addresses)));
+        }
+    }
+
+    private static String words(EvidenceAddresses addresses) {
+        return switch (addresses) {
+            case NONE -> "shows no mail addresses of signers on evidence any more";
+            case SHORT -> "shows mail addresses of signers on evidence in short";
+            case FULL -> "shows mail addresses of signers on evidence in full";
+        };
     }
 
     /**

@@ -5,6 +5,7 @@ import app.denfold.server.access.Role;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.content.UploadedFile;
 import app.denfold.server.practice.DayOrder;
+import app.denfold.server.practice.EvidenceAddresses;
 import app.denfold.server.practice.PracticeLook;
 import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.practice.SessionLimits;
@@ -53,15 +54,16 @@ class SetUpPracticeController {
             int sessionMostHours,
             List<Role> secondFactor,
             List<Deed> ownFile,
-            boolean confirmSigning) {}
+            boolean confirmSigning,
+            EvidenceAddresses evidenceAddresses) {}
 
-    record SigningRequest(boolean confirm) {}
+    record SigningRequest(boolean confirm, @NotNull EvidenceAddresses addresses) {}
 
-    /** Whether colleagues show password or second factor again when they sign. */
+    /** Whether colleagues show password or second factor again when they sign, and what stands on evidence. */
     @PutMapping("/api/set-up/practice/signing")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void signing(Viewer viewer, @RequestBody SigningRequest body) {
-        setUp.confirmSigning(viewer, body.confirm());
+    void signing(Viewer viewer, @Valid @RequestBody SigningRequest body) {
+        setUp.signing(viewer, body.confirm(), body.addresses());
     }
 
     record OwnFilesRequest(@NotNull Set<@NotNull Deed> deeds) {}
@@ -119,7 +121,8 @@ class SetUpPracticeController {
                 Math.toIntExact(limits.most().toHours()),
                 settings.secondFactorRoles().stream().map(Role::valueOf).toList(),
                 settings.ownFileDeeds().stream().map(Deed::valueOf).toList(),
-                settings.confirmSigning());
+                settings.confirmSigning(),
+                settings.evidenceAddresses());
     }
 
     @PutMapping("/api/set-up/practice/look")

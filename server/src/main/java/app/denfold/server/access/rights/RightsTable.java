@@ -71,6 +71,11 @@ final class RightsTable {
             GET     /api/desk-signings/{id}/pages/{page}                       LOOK
             POST    /api/desk-signings/{id}/signatures                         CHANGE
             POST    /api/desk-signings/{id}/withdraw                           CHANGE
+            GET     /api/desk-turns/{turnId}                                   CHANGE
+            POST    /api/desk-turns/{turnId}/decline                           CHANGE
+            POST    /api/desk-turns/{turnId}/lock                              CHANGE
+            GET     /api/desk-turns/{turnId}/papers/{paperId}/pages/{page}     CHANGE
+            POST    /api/desk-turns/{turnId}/sign                              CHANGE
             POST    /api/desk-unlock                                           LOOK
             GET     /api/desks                                                 CHANGE
             DELETE  /api/desks/{desk}/file                                     CHANGE

@@ -10,6 +10,7 @@ import java.util.UUID;
  *
  * @param hasOwnFile whether there is a file about its holder
  * @param lockedTo signings at the desk to which the session belongs, and nothing else; usually none
+ * @param lockedToTurn turn of a request to which it belongs likewise; usually null
  * @param desk at which it works unless its browser says otherwise; null for none
  */
 record Me(
@@ -21,4 +22,5 @@ record Me(
         boolean seesSensitive,
         boolean hasOwnFile,
         List<UUID> lockedTo,
+        @Nullable UUID lockedToTurn,
         @Nullable String desk) {}

@@ -47,7 +47,7 @@ class SessionController {
 
     @GetMapping("/api/session")
     Me current(Viewer viewer, HttpServletRequest request) {
-        return me.of(viewer, DeskLock.lockedTo(request));
+        return me.of(viewer, DeskLock.lockedTo(request), DeskLock.lockedToTurn(request));
     }
 
     @PostMapping("/api/session")

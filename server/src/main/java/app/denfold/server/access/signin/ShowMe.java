@@ -5,6 +5,7 @@ import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.access.accounts.Post;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Tells an account about itself. */
@@ -18,10 +19,10 @@ class ShowMe {
     }
 
     Me of(Viewer viewer) {
-        return of(viewer, List.of());
+        return of(viewer, List.of(), null);
     }
 
-    Me of(Viewer viewer, List<UUID> lockedTo) {
+    Me of(Viewer viewer, List<UUID> lockedTo, @Nullable UUID lockedToTurn) {
         Post post = accounts.postOf(viewer.accountId());
         return new Me(
                 viewer.accountId(),
@@ -32,6 +33,7 @@ class ShowMe {
                 viewer.seesSensitive(),
                 post.ownFile() != null,
                 lockedTo,
+                lockedToTurn,
                 post.desk());
     }
 }

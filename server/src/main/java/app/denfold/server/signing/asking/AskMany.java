@@ -11,6 +11,8 @@ import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import app.denfold.server.reading.Readings;
 import app.denfold.server.signing.asking.AskDetails.AskedSigner;
+import app.denfold.server.signing.placing.Layouts;
+import app.denfold.server.signing.placing.PaperPlaces;
 import jakarta.annotation.Nullable;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -36,6 +38,7 @@ class AskMany {
 
     private final AskToSign ask;
     private final ProposeSigners propose;
+    private final PaperPlaces places;
     private final Contents contents;
     private final Documents documents;
     private final PersonFiles files;
@@ -46,6 +49,7 @@ class AskMany {
     AskMany(
             AskToSign ask,
             ProposeSigners propose,
+            PaperPlaces places,
             Contents contents,
             Documents documents,
             PersonFiles files,
@@ -54,6 +58,7 @@ class AskMany {
             TransactionTemplate transactions) {
         this.ask = ask;
         this.propose = propose;
+        this.places = places;
         this.contents = contents;
         this.documents = documents;
         this.files = files;
@@ -93,6 +98,7 @@ class AskMany {
     ManyAsked ask(Viewer viewer, ManyDetails details, Path form, String formName) {
         viewer.requireChange();
         String sha256 = taken(form, formName);
+        places.lookAt(contents.content(sha256));
         List<UUID> all = details.files().stream().distinct().toList();
         List<NotAsked> notAsked = new ArrayList<>();
         for (int from = 0; from < all.size(); from += AT_ONCE) {
@@ -150,7 +156,7 @@ class AskMany {
                 viewer,
                 new FilingDetails(fileId, details.type(), null, calendar.today(), null, null, null, null, null),
                 new Documents.Received(sha256, calendar.today(), "made to be signed by " + viewer.name()));
-        ProposeSigners.Proposal proposal = propose.of(viewer, List.of(document.id()));
+        ProposeSigners.Proposal proposal = propose.known(viewer, List.of(document.id()));
         if (proposal.roles().isEmpty()) {
             throw Refusal.invalid("type", "Papers of this type ask for no signature. Choose another type.");
         }

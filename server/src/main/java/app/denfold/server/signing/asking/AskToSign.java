@@ -15,6 +15,7 @@ import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
+import app.denfold.server.signing.placing.Layouts;
 import app.denfold.server.signing.requests.Asked;
 import app.denfold.server.signing.requests.RequestPaper;
 import app.denfold.server.signing.requests.SignatureRequest;

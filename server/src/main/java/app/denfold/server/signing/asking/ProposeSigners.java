@@ -10,16 +10,20 @@ import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.PersonFiles;
 import app.denfold.server.relations.PeopleAround;
+import app.denfold.server.signing.placing.Layouts;
+import app.denfold.server.signing.placing.PaperPlaces;
 import app.denfold.server.signing.sealing.SealedCopies;
 import jakarta.annotation.Nullable;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Whom to ask, by the roles that papers still lack; and who else is there to be asked. */
 @Service
@@ -32,6 +36,8 @@ public class ProposeSigners {
     private final Catalog catalog;
     private final Contents contents;
     private final Layouts layouts;
+    private final PaperPlaces places;
+    private final TransactionTemplate reading;
 
     ProposeSigners(
             PeopleAround around,
@@ -40,7 +46,12 @@ public class ProposeSigners {
             PersonFiles files,
             Catalog catalog,
             Contents contents,
-            Layouts layouts) {
+            Layouts layouts,
+            PaperPlaces places,
+            PlatformTransactionManager transactions) {
+        this.places = places;
+        this.reading = new TransactionTemplate(transactions);
+        this.reading.setReadOnly(true);
         this.contents = contents;
         this.layouts = layouts;
         this.around = around;
@@ -70,8 +81,18 @@ public class ProposeSigners {
     /** @param roles that the papers still lack, in the order of their types @param fields places on their pages */
     public record Proposal(List<RoleToSign> roles, List<Candidate> candidates, List<Layouts.ProposedPlace> fields) {}
 
-    @Transactional(readOnly = true)
+    /** Looks at the papers as well, so not within a transaction. */
     public Proposal of(Viewer viewer, List<UUID> paperIds) {
+        Objects.requireNonNull(reading.execute(t -> paperIds.stream()
+                        .map(id -> contents.content(SealedCopies.sourceOf(documents.visible(viewer, id))
+                                .sha256()))
+                        .toList()))
+                .forEach(places::lookAt);
+        return Objects.requireNonNull(reading.execute(t -> known(viewer, paperIds)));
+    }
+
+    /** From what is known of the papers. */
+    Proposal known(Viewer viewer, List<UUID> paperIds) {
         Map<String, Signer> roles = new LinkedHashMap<>();
         List<FiledDocument> papers =
                 paperIds.stream().map(id -> documents.visible(viewer, id)).toList();

@@ -4,6 +4,7 @@ import app.denfold.core.signing.RequestState;
 import app.denfold.core.signing.SigningTurn.Outcome;
 import app.denfold.core.signing.SigningTurn.Task;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.chasing.Outbox;
 import app.denfold.server.content.Contents;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
@@ -45,6 +46,7 @@ class ShowRequests {
     private final Documents documents;
     private final PersonFiles files;
     private final Contents contents;
+    private final Outbox outbox;
     private final PracticeCalendar calendar;
 
     ShowRequests(
@@ -53,7 +55,9 @@ class ShowRequests {
             Documents documents,
             PersonFiles files,
             Contents contents,
+            Outbox outbox,
             PracticeCalendar calendar) {
+        this.outbox = outbox;
         this.contents = contents;
         this.requests = requests;
         this.questions = questions;
@@ -72,6 +76,8 @@ class ShowRequests {
      * @param colleague whether it is a colleague with an account
      * @param email where he is written to; null for a colleague, or when no address is known
      * @param toldAt when he was written to; null before
+     * @param deliveredAt when the mail server took the mail that told him; null before
+     * @param notDelivered why it did not; null when it did, or when that is not known yet
      * @param openedAt when he first looked at the papers; null before
      * @param nextReminder day on which he is reminded; null for none
      * @param reason with which he declined or sent it back; null otherwise
@@ -91,6 +97,8 @@ class ShowRequests {
             Outcome outcome,
             @Nullable Instant doneAt,
             @Nullable Instant toldAt,
+            @Nullable Instant deliveredAt,
+            @Nullable String notDelivered,
             @Nullable Instant openedAt,
             int reminders,
             @Nullable Instant remindedAt,
@@ -209,14 +217,23 @@ class ShowRequests {
                         .filter(q -> q.answer() == null)
                         .map(SignatureQuestion::requestId)
                         .collect(Collectors.toSet());
+        Map<UUID, Outbox.Delivery> deliveries = outbox.deliveries(all.stream()
+                .flatMap(r -> r.turns().stream())
+                .map(SignatureTurn::noticeId)
+                .filter(Objects::nonNull)
+                .toList());
         return all.stream()
                 .filter(r -> r.papers().stream().allMatch(p -> papers.containsKey(p.documentId())))
-                .map(r -> row(r, papers, people, asking.contains(r.id())))
+                .map(r -> row(r, papers, people, deliveries, asking.contains(r.id())))
                 .toList();
     }
 
     private RequestRow row(
-            SignatureRequest r, Map<UUID, FiledDocument> papers, Map<UUID, PersonFile> people, boolean hasQuestion) {
+            SignatureRequest r,
+            Map<UUID, FiledDocument> papers,
+            Map<UUID, PersonFile> people,
+            Map<UUID, Outbox.Delivery> deliveries,
+            boolean hasQuestion) {
         FiledDocument first =
                 Objects.requireNonNull(papers.get(r.papers().get(0).documentId()));
         PersonFile person = Objects.requireNonNull(people.get(first.fileId()));
@@ -232,7 +249,9 @@ class ShowRequests {
                 r.papers().stream()
                         .map(p -> paper(p, papers.get(p.documentId())))
                         .toList(),
-                r.turns().stream().map(t -> turn(r, t, now.contains(t))).toList(),
+                r.turns().stream()
+                        .map(t -> turn(r, t, delivery(t, deliveries), now.contains(t)))
+                        .toList(),
                 r.askedBy(),
                 r.askedAt(),
                 r.dueOn(),
@@ -258,7 +277,11 @@ class ShowRequests {
                 .orElse(request.askedAt());
     }
 
-    private TurnRow turn(SignatureRequest request, SignatureTurn t, boolean now) {
+    private static @Nullable Outbox.Delivery delivery(SignatureTurn turn, Map<UUID, Outbox.Delivery> deliveries) {
+        return turn.noticeId() == null ? null : deliveries.get(turn.noticeId());
+    }
+
+    private TurnRow turn(SignatureRequest request, SignatureTurn t, @Nullable Outbox.Delivery delivery, boolean now) {
         Optional<LocalDate> next = now ? RequestsJob.nextReminder(request, t, calendar) : Optional.empty();
         return new TurnRow(
                 t.id(),
@@ -272,6 +295,8 @@ class ShowRequests {
                 t.outcome(),
                 t.doneAt(),
                 t.toldAt(),
+                delivery == null ? null : delivery.deliveredAt(),
+                delivery == null ? null : delivery.failure(),
                 t.openedAt(),
                 t.reminders(),
                 t.remindedAt(),

@@ -2,9 +2,7 @@ package app.denfold.server.signing.desk;
 
 import app.denfold.core.signing.RequestState;
 import app.denfold.core.signing.SigningTurn.Task;
-import app.denfold.server.access.Actor;
 import app.denfold.server.access.Viewer;
-import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.access.secondfactor.ConfirmOneself;
 import app.denfold.server.catalog.Signer;
 import app.denfold.server.documents.Documents;
@@ -18,8 +16,6 @@ import app.denfold.server.signing.asking.PlaceFields;
 import app.denfold.server.signing.asking.RunRequest;
 import app.denfold.server.signing.asking.WhoSigns;
 import app.denfold.server.signing.requests.Asked;
-import app.denfold.server.signing.requests.Hand;
-import app.denfold.server.signing.requests.KnownBy;
 import app.denfold.server.signing.requests.MarkJson;
 import app.denfold.server.signing.requests.RequestPaper;
 import app.denfold.server.signing.requests.SignField;
@@ -57,7 +53,7 @@ class DeskSignings {
     private final SealSigned seal;
     private final WhoSigns who;
     private final ConfirmOneself confirm;
-    private final Accounts accounts;
+    private final DeskHands hands;
     private final Documents documents;
     private final PersonFiles files;
     private final PracticeCalendar calendar;
@@ -71,7 +67,7 @@ class DeskSignings {
             SealSigned seal,
             WhoSigns who,
             ConfirmOneself confirm,
-            Accounts accounts,
+            DeskHands hands,
             Documents documents,
             PersonFiles files,
             PracticeCalendar calendar,
@@ -84,7 +80,7 @@ class DeskSignings {
         this.seal = seal;
         this.who = who;
         this.confirm = confirm;
-        this.accounts = accounts;
+        this.hands = hands;
         this.documents = documents;
         this.files = files;
         this.calendar = calendar;
@@ -213,24 +209,9 @@ class DeskSignings {
                 .findFirst()
                 .orElseThrow(() -> Refusal.conflict(
                         "not-his-turn", "Somebody else's turn has come meanwhile. Look at the page again."));
-        take.sign(turn.id(), hand(viewer, turn, password, from), new TakeTurns.Signature(given, Map.of()));
+        take.sign(turn.id(), hands.of(viewer, turn, password, from), new TakeTurns.Signature(given, Map.of()));
         seal.now(id);
         return visible(viewer, id);
-    }
-
-    /** A colleague signs as himself alone: his password says that it is he. */
-    private Hand hand(Viewer viewer, SignatureTurn turn, @Nullable String password, String from) {
-        if (turn.accountId() == null) {
-            return new Hand(Actor.system(turn.name()), null, null, KnownBy.AT_DESK, viewer.name(), null);
-        }
-        Viewer colleague = accounts.viewer(turn.accountId())
-                .orElseThrow(() -> Refusal.conflict(
-                        "account-closed", "The account of " + turn.name() + " is closed, so nobody can sign with it."));
-        if (password == null || password.isBlank()) {
-            throw Refusal.invalid("code", turn.name() + " signs with their own password. Give it, please.");
-        }
-        confirm.password(colleague, password, from);
-        return new Hand(colleague.actor(), colleague.accountId(), null, KnownBy.OWN_PASSWORD, viewer.name(), null);
     }
 
     /** @throws Refusal when it is not the viewer's password */

@@ -58,6 +58,7 @@ public class SignatureTurn {
 
     private @Nullable String sessionOf;
     private @Nullable String knownAddress;
+    private @Nullable UUID noticeId;
     private @Nullable String reason;
     private @Nullable String method;
 
@@ -158,6 +159,15 @@ public class SignatureTurn {
     /** He was told that it is his turn. */
     public void told(Instant now) {
         this.toldAt = now;
+    }
+
+    /** By which mail he was told last; null before, or when he has no address. */
+    public @Nullable UUID noticeId() {
+        return noticeId;
+    }
+
+    public void writtenTo(UUID notice) {
+        this.noticeId = notice;
     }
 
     public void reminded(Instant now) {

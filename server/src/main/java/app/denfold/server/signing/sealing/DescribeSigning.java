@@ -126,13 +126,27 @@ class DescribeSigning {
         };
     }
 
-    private static String known(Signed signed) {
+    private String known(Signed signed) {
         SignatureTurn turn = signed.turn();
         String words = "known " + Objects.requireNonNull(turn.knownBy()).words();
         if (turn.sessionOf() != null) {
             return words + " of " + turn.sessionOf();
         }
-        return turn.knownAddress() == null ? words : words + " to " + ShortAddress.of(turn.knownAddress());
+        String address = address(turn);
+        return address == null ? words : words + " to " + address;
+    }
+
+    /** As far as the practice wants it shown; null for nothing. */
+    private @Nullable String address(SignatureTurn turn) {
+        String known = turn.knownAddress();
+        if (known == null) {
+            return null;
+        }
+        return switch (settings.evidenceAddresses()) {
+            case NONE -> null;
+            case SHORT -> ShortAddress.of(known);
+            case FULL -> known;
+        };
     }
 
     private @Nullable String shown(Signed signed) {
@@ -174,7 +188,7 @@ class DescribeSigning {
         one.put("method", turn.method());
         one.put("knownBy", Objects.requireNonNull(turn.knownBy()).name());
         one.put("inSessionOf", turn.sessionOf());
-        one.put("address", turn.knownAddress() == null ? null : ShortAddress.of(turn.knownAddress()));
+        one.put("address", address(turn));
         one.put("shownFrom", turn.openedAt() == null ? null : turn.openedAt().toString());
         one.put("pagesShown", signed.pages() == 0 ? null : signed.pages());
         one.put("askedBy", signed.request().askedBy());

@@ -35,7 +35,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** A turn as whoever takes it sees it: papers, fields, what was asked, and how far the others are. */
 @Service
-class ShowTurns {
+public class ShowTurns {
 
     private final SignatureRequestRepository requests;
     private final SignatureQuestionRepository questions;
@@ -231,7 +231,7 @@ class ShowTurns {
      *
      * @throws Refusal when the paper is none of the turn's
      */
-    ResponseEntity<byte[]> page(UUID turnId, UUID documentId, int page, int width) {
+    public ResponseEntity<byte[]> page(UUID turnId, UUID documentId, int page, int width) {
         Drawn drawn = Objects.requireNonNull(transactions.execute(t -> toDraw(turnId, documentId)));
         ResponseEntity<byte[]> answer = download.page(drawn.sha256(), page, width);
         if (drawn.counts()) {

@@ -94,7 +94,7 @@ public class TakeTurns {
         SignatureRequest request = lock(turnId);
         SignatureTurn turn = open(request, turnId, Task.SIGN);
         request.papersOf(turn).forEach(this::requireSamePaper);
-        if (hand.sessionOf() == null) {
+        if (!request.isAtDesk()) {
             requireAllShown(request, turn);
         }
         String name = hand.forName() == null ? turn.name() : hand.actor().name();

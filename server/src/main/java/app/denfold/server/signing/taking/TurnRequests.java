@@ -13,19 +13,19 @@ import java.util.Map;
 import java.util.UUID;
 
 /** What whoever takes a turn sends. */
-final class TurnRequests {
+public final class TurnRequests {
 
     private TurnRequests() {}
 
     /** @param values what is written into fields, by their positions @param secret password or code where it is asked for once more */
-    record TurnSignatureRequest(
+    public record TurnSignatureRequest(
             MarkJson.@NotNull GivenMark signature,
 
             @NotNull @Size(max = 200) Map<Integer, @NotNull @Size(max = 300) String> values,
 
             @Nullable @Size(max = 200) String secret) {
 
-        TakeTurns.Signature given() {
+        public TakeTurns.Signature given() {
             return new TakeTurns.Signature(signature, values);
         }
     }
@@ -38,7 +38,7 @@ final class TurnRequests {
 
             @Nullable @Size(max = 200) String secret) {}
 
-    record TurnWordsRequest(
+    public record TurnWordsRequest(
             @NotBlank(message = "is needed") @Size(max = 2_000)
             String words) {}
 

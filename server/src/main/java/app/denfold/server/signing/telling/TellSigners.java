@@ -132,7 +132,7 @@ public class TellSigners {
         String subject = (again ? "Reminder: " : "")
                 + (turn.task() == Task.APPROVE ? "Please look through: " : "Please sign: ")
                 + subjectOf(request, turn);
-        send(request, to, turn.accountId() != null, subject, body.toString());
+        turn.writtenTo(send(request, to, turn.accountId() != null, subject, body.toString()));
     }
 
     private String linkFor(SignatureTurn turn) {
@@ -266,9 +266,9 @@ public class TellSigners {
                 : accounts.viewer(turn.accountId()).map(Viewer::email).orElse(null);
     }
 
-    private void send(SignatureRequest request, String to, boolean colleague, String subject, String body) {
+    private UUID send(SignatureRequest request, String to, boolean colleague, String subject, String body) {
         Viewer by = asker(request).orElseGet(Viewer::product);
-        outbox.queue(by, message(request, colleague ? PURPOSE_AMONG : PURPOSE, to, subject, body));
+        return outbox.queue(by, message(request, colleague ? PURPOSE_AMONG : PURPOSE, to, subject, body));
     }
 
     private Message message(SignatureRequest request, String purpose, String to, String subject, String body) {

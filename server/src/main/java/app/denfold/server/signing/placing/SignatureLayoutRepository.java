@@ -1,4 +1,4 @@
-package app.denfold.server.signing.asking;
+package app.denfold.server.signing.placing;
 
 import java.util.Optional;
 import java.util.UUID;

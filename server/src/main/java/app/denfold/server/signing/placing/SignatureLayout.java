@@ -1,4 +1,4 @@
-package app.denfold.server.signing.asking;
+package app.denfold.server.signing.placing;
 
 import com.github.f4b6a3.uuid.UuidCreator;
 import jakarta.persistence.Entity;

@@ -1,0 +1,3 @@
+/** Where on the pages of a paper something is to be written. */
+@org.jspecify.annotations.NullMarked
+package app.denfold.paper.places;
