@@ -3,27 +3,19 @@ package app.denfold.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import app.denfold.server.Papers;
-import app.denfold.server.Patience;
 import com.jayway.jsonpath.JsonPath;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
-import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import tools.jackson.databind.json.JsonMapper;
 
 /** A contract: a colleague looks through it, the employee signs on a phone, the director signs it among others. */
 class SignaturesWayTest {
 
-    private static final JsonMapper JSON = new JsonMapper();
     private static final String EMPLOYEE = "sorrel.tansey@post.example";
 
     @TempDir
@@ -31,6 +23,7 @@ class SignaturesWayTest {
 
     private final Accessibility accessibility = new Accessibility();
     private HttpSession ottilie;
+    private SigningPractice practice;
     private Chromium chromium;
     private ServerProcess server;
 
@@ -42,8 +35,9 @@ class SignaturesWayTest {
             chromium = browser;
             server.start();
             ottilie = HttpSession.signIn(server.address(), "ottilie@oakhollin.example");
-            String file = newEmployee("Sorrel", "Tansey", EMPLOYEE);
-            String contract = newContract(file);
+            practice = new SigningPractice(ottilie);
+            String file = practice.newEmployee("Sorrel", "Tansey", EMPLOYEE);
+            String contract = practice.newPaper(file, "contract", "Contract");
             askInTheFile(file, contract);
             othersWaitForTheDirector(2);
             dilanPassesItOn();
@@ -57,57 +51,14 @@ class SignaturesWayTest {
         }
     }
 
-    private String newEmployee(String given, String family, String email) throws Exception {
-        Map<String, Object> person = Map.of(
-                "kind",
-                "employee",
-                "givenName",
-                given,
-                "familyName",
-                family,
-                "team",
-                "Stables",
-                "birthDate",
-                "1994-03-09",
-                "activeFrom",
-                LocalDate.now().minusDays(30).toString(),
-                "email",
-                email,
-                "facts",
-                Map.of());
-        return JsonPath.read(
-                ottilie.post("/api/files", JSON.writeValueAsString(Map.of("person", person, "evenIfLike", true)))
-                        .body(),
-                "$.id");
-    }
-
-    private String newContract(String file) throws Exception {
-        String upload = ottilie.sent(
-                "contract.pdf", Papers.pages(List.of("Contract|Hours and pay", "More of it", "Signature of employee")));
-        String arrival = JsonPath.read(
-                ottilie.post("/api/arrivals/sent", JSON.writeValueAsString(Map.of("upload", upload)))
-                        .body(),
-                "$.id");
-        Map<String, Object> details = Map.of(
-                "fileId",
-                file,
-                "type",
-                "contract",
-                "documentDate",
-                LocalDate.now().toString());
-        return JsonPath.read(
-                ottilie.post(
-                                "/api/arrivals/" + arrival + "/filing",
-                                JSON.writeValueAsString(Map.of("version", 0, "details", details)))
-                        .body(),
-                "$.documentId");
-    }
-
     private void askInTheFile(String file, String contract) {
         Desk desk = new Desk(chromium.desk(server.address()));
         desk.signIn("ottilie@oakhollin.example");
         desk.page().navigate("/files/" + file + "?paper=" + contract);
-        desk.button("Ask for signatures").click();
+        desk.page()
+                .getByLabel("About this paper")
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Ask for signatures"))
+                .click();
         assertThat(desk.page().getByLabel("Who signs as employee")).hasValue("Sorrel Tansey");
         assertThat(desk.page().getByLabel("Who signs as director")).hasValue("Bram Ostervelt");
         desk.button("Looks through it first").click();
@@ -126,27 +77,12 @@ class SignaturesWayTest {
     }
 
     private void othersWaitForTheDirector(int count) throws Exception {
-        List<String> bram = JsonPath.read(ottilie.get("/api/colleagues"), "$[?(@.name=='Bram Ostervelt')].id");
+        String bram = practice.colleague("Bram Ostervelt");
         for (int i = 0; i < count; i++) {
-            String contract = newContract(newEmployee("Other", "Number" + i, "other" + i + "@post.example"));
-            Map<String, Object> request = Map.of(
-                    "papers",
-                    List.of(Map.of("id", contract, "version", 1)),
-                    "signers",
-                    List.of(Map.of("step", 0, "task", "SIGN", "role", "director", "accountId", bram.get(0))),
-                    "fields",
-                    List.of(),
-                    "endsAtDue",
-                    false,
-                    "remindEveryDays",
-                    0,
-                    "remindMost",
-                    0,
-                    "mayPassOn",
-                    false);
-            assertThat(ottilie.post("/api/signature-requests", JSON.writeValueAsString(request))
-                            .statusCode())
-                    .isEqualTo(201);
+            String file = practice.newEmployee("Other", "Number" + i, "other" + i + "@post.example");
+            practice.asked(
+                    practice.newPaper(file, "contract", "Contract"),
+                    List.of(Map.of("step", 0, "task", "SIGN", "role", "director", "accountId", bram)));
         }
     }
 
@@ -161,7 +97,7 @@ class SignaturesWayTest {
                 .click();
         Page page = desk.page();
         assertThat(page.getByText("Please read the hours on page one.")).isVisible();
-        looksThrough(page);
+        SigningPractice.looksThrough(page, "Contract");
         assertThat(page.getByText("You have seen all 3 pages")).isVisible();
         accessibility.look(page);
         desk.button("I have looked through it: pass it on").click();
@@ -169,43 +105,18 @@ class SignaturesWayTest {
         page.context().close();
     }
 
-    private static void looksThrough(Page page) {
-        for (int i = 1; i <= 3; i++) {
-            Locator one = page.getByAltText("Contract, page " + i + " of 3");
-            one.scrollIntoViewIfNeeded();
-            assertThat(one).hasAttribute("src", Pattern.compile("/pages/" + i + "\\?"));
-        }
-    }
-
-    private String newest(Pattern what) {
-        List<String> found = new ArrayList<>();
-        Patience.await().until(() -> {
-            found.clear();
-            List<String> bodies =
-                    JsonPath.read(ottilie.get("/api/demo/mail"), "$.mails[?(@.to=='" + EMPLOYEE + "')].text");
-            for (String body : bodies) {
-                Matcher matcher = what.matcher(body);
-                if (matcher.find()) {
-                    found.add(matcher.group(1));
-                }
-            }
-            return !found.isEmpty();
-        });
-        return found.get(0);
-    }
-
     private Page phone;
 
     private void signsOnThePhone() {
         phone = chromium.phone(server.address());
-        phone.navigate("/sign/" + newest(Pattern.compile("/sign/([A-Za-z0-9_-]+)")));
+        phone.navigate(practice.linkTo(EMPLOYEE));
         assertThat(phone.getByText("s…@post.example")).isVisible();
         accessibility.look(phone);
         button("Send me the code").click();
-        phone.getByLabel("Code").fill(newest(Pattern.compile("Code (\\d{3} \\d{3})")));
+        phone.getByLabel("Code").fill(practice.codeTo(EMPLOYEE));
         button("Go on").click();
         assertThat(phone.getByText("of 3 pages still to be seen")).isVisible();
-        looksThrough(phone);
+        SigningPractice.looksThrough(phone, "Contract");
         button("Sign").click();
         phone.getByText("Type the name").click();
         phone.getByLabel("Your full name").fill("Bram Ostervelt");
@@ -232,7 +143,7 @@ class SignaturesWayTest {
         }
         desk.button("Look through and sign " + count).click();
         for (int i = 0; i < count; i++) {
-            looksThrough(page);
+            SigningPractice.looksThrough(page, "Contract");
             desk.button("Seen, next").click();
         }
         page.getByText("Type the name").click();

@@ -57,7 +57,7 @@ public class DemoSigning {
 
     private boolean ask(Viewer ottilie, FiledDocument document, int number, LocalDate today) {
         List<AskedSigner> signers = new ArrayList<>();
-        ProposeSigners.Proposal proposal = propose.of(ottilie, List.of(document.id()));
+        ProposeSigners.Proposal proposal = propose.known(ottilie, List.of(document.id()));
         List<ProposeSigners.RoleToSign> roles = new ArrayList<>(proposal.roles());
         if (number % 3 == 2) {
             Collections.reverse(roles);

@@ -92,7 +92,7 @@ public class ProposeSigners {
     }
 
     /** From what is known of the papers. */
-    Proposal known(Viewer viewer, List<UUID> paperIds) {
+    public Proposal known(Viewer viewer, List<UUID> paperIds) {
         Map<String, Signer> roles = new LinkedHashMap<>();
         List<FiledDocument> papers =
                 paperIds.stream().map(id -> documents.visible(viewer, id)).toList();

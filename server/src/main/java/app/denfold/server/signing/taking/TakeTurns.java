@@ -276,8 +276,7 @@ public class TakeTurns {
 
     static String words(SigningOrder.Hindrance why, SignatureRequest request, SignatureTurn turn) {
         return switch (why) {
-            case DONE_ALREADY ->
-                turn.task() == Task.APPROVE ? "You have passed this on already." : "You have signed this already.";
+            case DONE_ALREADY -> done(turn);
             case NOT_YET -> "Others come before you. You are written to when it is your turn.";
             case PAST_DUE ->
                 "The last day for signing was " + PracticeCalendar.words(request.lastDay())
@@ -290,6 +289,16 @@ public class TakeTurns {
                     case DECLINED, SENT_BACK -> "Somebody said no, so nobody signs this paper any more.";
                     default -> "The practice has withdrawn this request; nothing is to be signed.";
                 };
+        };
+    }
+
+    private static String done(SignatureTurn turn) {
+        return switch (turn.outcome()) {
+            case DECLINED -> "You said no, and the practice has read why.";
+            case SENT_BACK -> "You have sent this back.";
+            case TO_CONFIRM -> "What you signed on paper has come in, and the practice looks at it.";
+            default ->
+                turn.task() == Task.APPROVE ? "You have passed this on already." : "You have signed this already.";
         };
     }
 
