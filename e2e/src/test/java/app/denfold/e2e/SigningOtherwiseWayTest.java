@@ -122,7 +122,7 @@ class SigningOtherwiseWayTest {
                 .isVisible();
         accessibility.look(desk.page());
         desk.button("It is signed").click();
-        assertThat(desk.page().getByText("by pen on paper").first()).isVisible();
+        assertThat(desk.page().getByText("with a pen on paper").first()).isVisible();
         assertThat(practice.linkTo("otto@post.example"))
                 .as("the next one is asked")
                 .isNotBlank();
