@@ -155,7 +155,7 @@ function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string)
               rowKey="id"
               dataSource={shown}
               pagination={false}
-              scroll={{ y: Math.max(240, window.innerHeight - 230), x: 1130 }}
+              scroll={{ y: Math.max(240, window.innerHeight - 230), x: 1110 }}
               rowSelection={
                 mayChange
                   ? { selectedRowKeys: chosen, onChange: (keys) => setChosen(keys.map(String)) }
@@ -165,7 +165,7 @@ function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string)
               columns={[
                 {
                   title: "Paper",
-                  width: 250,
+                  width: 215,
                   render: (_, row) => (
                     <span className="ellipsis">
                       <Link to={`?show=${which}&request=${row.id}`} onClick={(e) => e.stopPropagation()}>
@@ -177,13 +177,13 @@ function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string)
                 },
                 {
                   title: "Person",
-                  width: 170,
+                  width: 160,
                   sorter: (a, b) => a.person.localeCompare(b.person),
                   render: (_, row) => <span className="ellipsis">{row.person}</span>,
                 },
                 {
                   title: "Way",
-                  width: 150,
+                  width: 140,
                   render: (_, row) => (
                     <WayDots
                       dots={row.way.map((t) => ({
@@ -199,7 +199,7 @@ function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string)
                 },
                 {
                   title: "Whose turn",
-                  width: 200,
+                  width: 175,
                   render: (_, row) => <span className="ellipsis">{whose(row)}</span>,
                 },
                 {
@@ -212,7 +212,7 @@ function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string)
                 },
                 {
                   title: "Mail",
-                  width: 110,
+                  width: 100,
                   render: (_, row) => <Reached row={row} />,
                 },
                 {
