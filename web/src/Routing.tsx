@@ -32,7 +32,7 @@ const MyTurnPage = lazy(() =>
 );
 
 const LockedDesk = lazy(() =>
-  import("./features/signing/LockedDesk").then((m) => ({ default: m.LockedDesk })),
+  import("./features/signing/desk/LockedDesk").then((m) => ({ default: m.LockedDesk })),
 );
 
 const CheckCopyPage = lazy(() =>

@@ -16,7 +16,7 @@ import { OutsiderPage } from "./features/relations/OutsiderPage";
 import { SetUpPage } from "./features/setup/SetUpPage";
 import { RequestsPage } from "./features/signing/requests/RequestsPage";
 import { SigningPage } from "./features/signing/SigningPage";
-import { DeskTurnPage } from "./features/signing/taking/DeskTurnPage";
+import { DeskTurnPage } from "./features/signing/desk/DeskTurnPage";
 import { MyTurnPage } from "./features/signing/taking/MyTurnPage";
 import { TodayPage } from "./features/today/TodayPage";
 import { Where } from "./ui/Where";

@@ -1,8 +1,7 @@
 import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import { afterEach, expect, test } from "vitest";
 import type { Shape } from "../../../api/client";
-import { OTTILIE, PRACTICE, Refusal, serve, show } from "../../../testing/screen";
-import { LockedDesk } from "../LockedDesk";
+import { PRACTICE, Refusal, serve, show } from "../../../testing/screen";
 import { MyTurnPage } from "./MyTurnPage";
 import { TurnDoor } from "./TurnDoor";
 
@@ -144,28 +143,4 @@ test("a link tells nothing of the paper before the code is shown", async () => {
   fireEvent.click(screen.getByRole("button", { name: "Go on" }));
   expect(await screen.findByRole("heading", { name: "Fees agreement" })).toBeTruthy();
   expect(calls.find((c) => c.path.endsWith("/enter"))?.body).toEqual({ code: "123456" });
-});
-
-test("at the desk nothing is kept on the device, nothing is asked back, and a colleague gives the own password", async () => {
-  localStorage.setItem("denfold.signature", JSON.stringify({ strokes: [[{ x: 0.1, y: 0.1 }]] }));
-  serve({
-    "GET /api/practice": PRACTICE,
-    "GET /api/session": { ...OTTILIE, lockedToTurn: "t1" },
-    "GET /api/desk-turns/t1": {
-      ...TURN,
-      name: "Bram Ostervelt",
-      secret: "PASSWORD",
-      mayPassOn: true,
-      papers: TURN.papers.map((p) => ({ ...p, fields: [], shownPages: [1, 2] })),
-    },
-  });
-  show(<LockedDesk signings={[]} turn="t1" />, "/files/f1");
-  fireEvent.click(await screen.findByRole("button", { name: "Sign" }));
-  expect(await screen.findByLabelText("The password of Bram Ostervelt")).toBeTruthy();
-  expect(screen.queryByText("As last time")).toBeNull();
-  expect(screen.queryByText(/keep it on/)).toBeNull();
-  expect(screen.queryByText("Ask something first")).toBeNull();
-  expect(screen.queryByText("Somebody else signs")).toBeNull();
-  expect(screen.getByRole("button", { name: "Back to the practice" })).toBeTruthy();
-  localStorage.clear();
 });

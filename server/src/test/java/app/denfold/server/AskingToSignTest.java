@@ -19,6 +19,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
@@ -32,6 +33,11 @@ class AskingToSignTest {
 
     @Autowired
     MockMvc mvc;
+
+    @BeforeEach
+    void askForNoSecret() throws Exception {
+        SigningCalls.askForNoSecret(practice);
+    }
 
     @Test
     void whatCannotBeAskedIsRefusedInWords() throws Exception {

@@ -22,6 +22,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
@@ -36,6 +37,11 @@ class RunningRequestsTest {
 
     @Autowired
     MockMvc mvc;
+
+    @BeforeEach
+    void askForNoSecret() throws Exception {
+        SigningCalls.askForNoSecret(practice);
+    }
 
     @Test
     void aCorrectedPaperIsAskedForAnewAndTheFormerOneCannotBeSigned() throws Exception {

@@ -20,6 +20,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
@@ -34,6 +35,11 @@ class SignatureRequestsTest {
 
     @Autowired
     MockMvc mvc;
+
+    @BeforeEach
+    void askForNoSecret() throws Exception {
+        SigningCalls.askForNoSecret(practice);
+    }
 
     @Test
     void approverThenEmployeeByLinkThenDirectorMakeASealedCopyThatEverybodyGets() throws Exception {

@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.springframework.http.HttpMethod;
 import org.springframework.test.web.servlet.MockMvc;
 
 /** What tests of signing ask of the API again and again. */
@@ -16,6 +17,12 @@ final class SigningCalls {
     static final LocalDate TODAY = LocalDate.now();
 
     private SigningCalls() {}
+
+    /** As the practice begins, whatever other tests have set. */
+    static void askForNoSecret(TestPractice practice) throws Exception {
+        practice.administrator()
+                .send(HttpMethod.PUT, "/api/set-up/practice/signing", Map.of("confirm", false, "addresses", "SHORT"));
+    }
 
     static Map<String, Object> signer(int step, String role, String name, String email) {
         Map<String, Object> signer = new HashMap<>(Map.of("step", step, "task", "SIGN", "role", role, "name", name));

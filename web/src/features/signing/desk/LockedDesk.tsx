@@ -1,6 +1,6 @@
 import { Navigate, Route, Routes } from "react-router";
-import { SigningPage } from "./SigningPage";
-import { DeskTurnPage } from "./taking/DeskTurnPage";
+import { SigningPage } from "../SigningPage";
+import { DeskTurnPage } from "./DeskTurnPage";
 
 /** All that a screen shows that belongs to a signing: whatever address is asked for, it is the signing. */
 export function LockedDesk({ signings, turn }: { signings: string[]; turn: string | null }) {

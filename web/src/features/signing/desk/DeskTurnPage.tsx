@@ -5,8 +5,8 @@ import { api, done } from "../../../api/client";
 import { meOptions } from "../../access/sessionQueries";
 import { UnlockDesk } from "../UnlockDesk";
 import "../signing.css";
-import { TurnPage } from "./TurnPage";
-import { atDesk } from "./turnCalls";
+import { TurnPage } from "../taking/TurnPage";
+import { atDesk } from "../taking/turnCalls";
 
 /** A request that is signed at the desk after all: the screen belongs to whoever signs until a colleague unlocks it. */
 export function DeskTurnPage({ id: given }: { id?: string }) {
