@@ -100,6 +100,12 @@ class Notice {
         this.claimedAt = null;
     }
 
+    /** It was claimed and not tried, as the mail server was slow. */
+    void putBack() {
+        release();
+        this.attempts--;
+    }
+
     void sent(Instant now) {
         this.state = State.SENT;
         this.finishedAt = now;

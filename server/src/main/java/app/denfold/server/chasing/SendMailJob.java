@@ -16,20 +16,19 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicBoolean;
 import org.eclipse.angus.mail.smtp.SMTPAddressFailedException;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.core.task.TaskRejectedException;
 import org.springframework.data.domain.Limit;
-import org.springframework.mail.MailException;
-import org.springframework.mail.MailSendException;
-import org.springframework.mail.javamail.JavaMailSender;
+import org.springframework.mail.javamail.JavaMailSenderImpl;
 import org.springframework.mail.javamail.MimeMessageHelper;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.scheduling.concurrent.ThreadPoolTaskExecutor;
@@ -53,7 +52,7 @@ class SendMailJob {
     private static final Duration QUICK = Duration.ofMillis(200);
 
     private final NoticeRepository notices;
-    private final JavaMailSender mail;
+    private final JavaMailSenderImpl mail;
     private final PracticeSettings settings;
     private final PracticeCalendar calendar;
     private final AuditTrail trail;
@@ -66,7 +65,7 @@ class SendMailJob {
 
     SendMailJob(
             NoticeRepository notices,
-            JavaMailSender mail,
+            JavaMailSenderImpl mail,
             PracticeSettings settings,
             PracticeCalendar calendar,
             AuditTrail trail,
@@ -104,7 +103,11 @@ class SendMailJob {
 
     private void begin() {
         if (asked.compareAndSet(false, true)) {
-            threads.execute(this::deliverAll);
+            try {
+                threads.execute(this::deliverAll);
+            } catch (TaskRejectedException stopping) {
+                asked.set(false);
+            }
         }
     }
 
@@ -112,10 +115,7 @@ class SendMailJob {
         asked.set(false);
         int most = 1;
         for (List<Notice> claimed = claim(most); !claimed.isEmpty(); claimed = claim(most)) {
-            Instant begun = calendar.now();
-            deliver(claimed);
-            boolean isQuick = Duration.between(begun, calendar.now()).compareTo(QUICK) < 0;
-            most = isQuick ? Math.min(MOST_AT_ONCE, most * 2) : 1;
+            most = deliver(claimed) ? Math.min(MOST_AT_ONCE, most * 2) : 1;
         }
     }
 
@@ -128,36 +128,53 @@ class SendMailJob {
         }));
     }
 
-    /** Hands them over outside of any transaction, on one connection, and notes what came of it. */
-    private void deliver(List<Notice> claimed) {
+    /**
+     * Hands them over outside of any transaction, on one connection, and notes what came of it. When the mail server is slow
+     * the rest waits again, so that nothing is held for long by whoever claimed it.
+     *
+     * @return whether all went quickly
+     */
+    private boolean deliver(List<Notice> claimed) {
         OutsideTransactions.require("sending mail");
-        Map<UUID, Exception> failed = new HashMap<>();
-        Map<MimeMessage, UUID> messages = new LinkedHashMap<>();
+        Map<UUID, Optional<Exception>> tried = new HashMap<>();
         PracticeLook look = settings.look();
-        for (Notice notice : claimed) {
-            try {
-                messages.put(message(notice, look), notice.id());
-            } catch (MessagingException | UnsupportedEncodingException | MailException unwritten) {
-                failed.put(notice.id(), unwritten);
+        long begun = System.nanoTime();
+        try (MailConnection connection = new MailConnection(mail)) {
+            for (Notice notice : claimed) {
+                if (tried.isEmpty() || isQuick(begun)) {
+                    tried.put(notice.id(), handOver(connection, notice, look));
+                }
             }
-        }
-        try {
-            mail.send(messages.keySet().toArray(MimeMessage[]::new));
-        } catch (MailSendException some) {
-            some.getFailedMessages().forEach((message, why) -> failed.put(messages.get(message), why));
-            if (some.getFailedMessages().isEmpty()) {
-                messages.values().forEach(id -> failed.put(id, some));
-            }
-        } catch (MailException all) {
-            messages.values().forEach(id -> failed.put(id, all));
+        } catch (MessagingException noTransport) {
+            claimed.forEach(n -> tried.put(n.id(), Optional.of(noTransport)));
         }
         transactions.executeWithoutResult(
                 t -> notices.findAllById(claimed.stream().map(Notice::id).toList())
-                        .forEach(n -> note(n, failed.get(n.id()))));
+                        .forEach(n -> note(n, tried.get(n.id()))));
+        return isQuick(begun);
     }
 
-    private void note(Notice notice, @Nullable Exception failed) {
-        if (failed == null) {
+    private static boolean isQuick(long begun) {
+        return System.nanoTime() - begun < QUICK.toNanos();
+    }
+
+    /** @return why it was not taken; empty when it was */
+    private Optional<Exception> handOver(MailConnection connection, Notice notice, PracticeLook look) {
+        try {
+            connection.send(message(notice, look));
+            return Optional.empty();
+        } catch (MessagingException | UnsupportedEncodingException refused) {
+            return Optional.of(refused);
+        }
+    }
+
+    /** @param tried what came of it; null when its turn did not come */
+    private void note(Notice notice, @Nullable Optional<Exception> tried) {
+        if (tried == null) {
+            notice.putBack();
+            return;
+        }
+        if (tried.isEmpty()) {
             notice.sent(calendar.now());
             note(
                     notice,
@@ -165,6 +182,7 @@ class SendMailJob {
                     "delivered “" + notice.subject() + "” to the mail server for " + notice.recipient());
             return;
         }
+        Exception failed = tried.get();
         boolean isFirst = notice.result() == null;
         notice.failed(calendar.now(), reason(failed), isForGood(failed));
         if (isFirst || notice.nextAttempt() == null) {
@@ -182,21 +200,6 @@ class SendMailJob {
                 return true;
             }
             if (t instanceof SMTPAddressFailedException refused) {
-                return refused.getReturnCode() >= 550 && refused.getReturnCode() <= 553;
-            }
-            if (t instanceof MailSendException several && several.getMessageExceptions().length > 0) {
-                return isForGoodWithin(several.getMessageExceptions()[0]);
-            }
-        }
-        return false;
-    }
-
-    private static boolean isForGoodWithin(Exception failed) {
-        for (Exception next = failed; next instanceof MessagingException m; next = m.getNextException()) {
-            if (next instanceof AddressException) {
-                return true;
-            }
-            if (next instanceof SMTPAddressFailedException refused) {
                 return refused.getReturnCode() >= 550 && refused.getReturnCode() <= 553;
             }
         }
