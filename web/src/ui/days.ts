@@ -22,6 +22,11 @@ export function moment(iso: string): string {
   return (zone ? dayjs(iso).tz(zone) : dayjs(iso)).format("D MMM YYYY, HH:mm");
 }
 
+/** The civil day of an instant where the practice is. */
+export function dayOf(iso: string): string {
+  return (zone ? dayjs(iso).tz(zone) : dayjs(iso)).format("YYYY-MM-DD");
+}
+
 /** The civil day so many days later; earlier when negative. */
 export function addDays(iso: string, days: number): string {
   return dayjs(iso).add(days, "day").format("YYYY-MM-DD");

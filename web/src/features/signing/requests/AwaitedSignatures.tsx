@@ -3,7 +3,7 @@ import { Button } from "antd";
 import { useState } from "react";
 import { Link } from "react-router";
 import type { Shape } from "../../../api/client";
-import { day, distance } from "../../../ui/days";
+import { day, dayOf, distance } from "../../../ui/days";
 import { useMayChange } from "../../asof/asOf";
 import { AskSeveral } from "../asking/AskSeveral";
 import { fileRequestsOptions } from "./requestQueries";
@@ -53,8 +53,8 @@ function awaited(request: Shape<"RequestRow">, today: string): string {
     .at(-1);
   const next = now.flatMap((t) => (t.nextReminder ? [t.nextReminder] : [])).sort()[0];
   return [
-    request.since && `asked ${distance(request.since.slice(0, 10), today)}`,
-    reminded && `last reminded ${day(reminded.slice(0, 10))}`,
+    request.since && `asked ${distance(dayOf(request.since), today)}`,
+    reminded && `last reminded ${day(dayOf(reminded))}`,
     next && `next reminder ${day(next)}`,
   ]
     .filter(Boolean)

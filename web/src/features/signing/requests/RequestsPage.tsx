@@ -4,7 +4,7 @@ import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { answer, api, type Shape, wordsOf } from "../../../api/client";
 import { practiceOptions } from "../../../api/practice";
-import { day, distance } from "../../../ui/days";
+import { day, dayOf, distance } from "../../../ui/days";
 import { useKept } from "../../../ui/kept";
 import { Loaded, QuietEmpty } from "../../../ui/Quiet";
 import { Where } from "../../../ui/Where";
@@ -207,7 +207,7 @@ function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string)
                   width: 110,
                   sorter: (a, b) => (a.since ?? "").localeCompare(b.since ?? ""),
                   render: (_, row) => (
-                    <span className="tabular">{row.since && distance(row.since.slice(0, 10), today)}</span>
+                    <span className="tabular">{row.since && distance(dayOf(row.since), today)}</span>
                   ),
                 },
                 {

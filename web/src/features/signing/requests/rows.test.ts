@@ -1,5 +1,6 @@
 import { expect, test } from "vitest";
 import type { Shape } from "../../../api/client";
+import { tellMomentsIn } from "../../../ui/days";
 import { csvOf, matches, reached, whose } from "./rows";
 
 type Row = Shape<"RequestRow">;
@@ -57,4 +58,11 @@ test("a row says how far the mail came to whoever is least far", () => {
   });
   expect(reached(way({ email: null }))).toEqual({ words: "no address", failed: true });
   expect(reached({ ...way({ email: "a" }), state: "COMPLETE" } as Row).words).toBe("");
+});
+
+test("age is counted in days of the practice, also shortly after midnight there", () => {
+  tellMomentsIn("Europe/Vienna");
+  const row = { ...ROW, since: "2026-11-04T23:30:00Z" } as Row;
+  expect(matches(row, { text: "", age: 3 }, "2026-11-08")).toBe(false);
+  expect(matches(row, { text: "", age: 3 }, "2026-11-09")).toBe(true);
 });

@@ -1,5 +1,5 @@
 import type { Shape } from "../../../api/client";
-import { daysBetween } from "../../../ui/days";
+import { dayOf, daysBetween } from "../../../ui/days";
 
 type Row = Shape<"RequestRow">;
 
@@ -64,7 +64,7 @@ export function matches(row: Row, filter: Filter, today: string): boolean {
     (!filter.state || row.state === filter.state) &&
     (!filter.type || row.papers.some((p) => p.type === filter.type)) &&
     (!filter.team || row.team === filter.team) &&
-    (!filter.age || (row.since != null && daysBetween(row.since.slice(0, 10), today) > filter.age))
+    (!filter.age || (row.since != null && daysBetween(dayOf(row.since), today) > filter.age))
   );
 }
 

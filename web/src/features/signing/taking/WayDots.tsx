@@ -1,5 +1,5 @@
 import type { Shape } from "../../../api/client";
-import { day } from "../../../ui/days";
+import { day, dayOf } from "../../../ui/days";
 import "./way.css";
 
 type Dot = {
@@ -29,7 +29,7 @@ export function WayDots({ dots, named }: { dots: Dot[]; named?: boolean }) {
           {dots
             .filter((d) => d.step === step)
             .map((d) => {
-              const words = `${d.label}: ${d.now ? "has to act now" : TOLD[d.outcome]}${d.doneAt ? `, ${day(d.doneAt.slice(0, 10))}` : ""}`;
+              const words = `${d.label}: ${d.now ? "has to act now" : TOLD[d.outcome]}${d.doneAt ? `, ${day(dayOf(d.doneAt))}` : ""}`;
               return (
                 <span key={d.key} className="way-one" title={words}>
                   <svg viewBox="0 0 16 16" width="14" height="14" role="img" aria-label={words}>
