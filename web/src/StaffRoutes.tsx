@@ -14,7 +14,6 @@ import { GuestsPage } from "./features/portal/GuestsPage";
 import { MyFile } from "./features/portal/MyFile";
 import { OutsiderPage } from "./features/relations/OutsiderPage";
 import { SetUpPage } from "./features/setup/SetUpPage";
-import { DeskTurnPage } from "./features/signing/desk/DeskTurnPage";
 import { RequestsPage } from "./features/signing/requests/RequestsPage";
 import { SigningPage } from "./features/signing/SigningPage";
 import { MyTurnPage } from "./features/signing/taking/MyTurnPage";
@@ -26,7 +25,6 @@ export default function StaffRoutes() {
   return (
     <Routes>
       <Route path="/signing/:id" element={<SigningPage />} />
-      <Route path="/signing/desk/:id" element={<DeskTurnPage />} />
       <Route element={<Framed />}>
         <Route path="/today" element={<TodayPage />} />
         <Route path="/signing" element={<RequestsPage />} />

@@ -1,13 +1,14 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, Button, Drawer, Input, Modal } from "antd";
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { Link } from "react-router";
 import { api, done, type Shape, wordsOf } from "../../../api/client";
 import { practiceOptions } from "../../../api/practice";
 import { DayField } from "../../../ui/DayField";
 import { day, distance, moment } from "../../../ui/days";
 import { Pages } from "../../../ui/Pages";
 import { Loaded } from "../../../ui/Quiet";
+import { meOptions } from "../../access/sessionQueries";
 import { requestOptions } from "./requestQueries";
 import { STATES } from "./rows";
 
@@ -187,7 +188,13 @@ function OneTurn({ request, turn }: { request: Request; turn: Turn }) {
   const { message } = App.useApp();
   const [changes, setChanges] = useState(false);
   const [looks, setLooks] = useState(false);
-  const navigate = useNavigate();
+  const queries = useQueryClient();
+  // the screen shows nothing else from now on: the routes know by the session
+  const handOver = () =>
+    act.mutate(() => api.POST("/api/desk-turns/{turnId}/lock", { params: { path: { turnId: turn.id } } }), {
+      onSuccess: () =>
+        queries.setQueryData(meOptions.queryKey, (me) => me && { ...me, lockedToTurn: turn.id }),
+    });
   const path = { id: request.row.id, turnId: turn.id };
   const open = request.row.state === "OPEN" && turn.outcome === "OPEN" && request.mayRun;
   return (
@@ -211,7 +218,7 @@ function OneTurn({ request, turn }: { request: Request; turn: Turn }) {
       {open && (
         <div className="buttons">
           {turn.now && turn.task === "SIGN" && (
-            <Button size="small" onClick={() => navigate(`/signing/desk/${turn.id}`)}>
+            <Button size="small" onClick={handOver}>
               Sign here at the desk
             </Button>
           )}

@@ -281,6 +281,9 @@ class SignatureRequestsTest {
         assertThat(api.post("/api/desk-turns/{id}/lock", null, second).status())
                 .as("not her turn yet")
                 .isEqualTo(409);
+        assertThat(api.get("/api/desk-turns/{id}", first).<String>at("$.code"))
+                .as("nothing counts as shown before the screen is handed over")
+                .isEqualTo("not-handed-over");
         assertThat(api.post("/api/desk-turns/{id}/lock", null, first).status()).isEqualTo(204);
         assertThat(api.get("/api/session").<String>at("$.lockedToTurn")).isEqualTo(first.toString());
         assertThat(api.get("/api/files/{id}", file).status()).as("nothing else").isEqualTo(403);

@@ -1,5 +1,6 @@
 package app.denfold.server.access;
 
+import app.denfold.server.problems.Refusal;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpSession;
 import java.util.Arrays;
@@ -55,6 +56,13 @@ public final class DeskLock {
         HttpSession session = request.getSession(false);
         Object locked = session == null ? null : session.getAttribute(LOCKED_TO_TURN);
         return locked == null ? null : UUID.fromString(locked.toString());
+    }
+
+    /** @throws Refusal when the session does not belong to this turn: then nobody knows before whom the screen stands */
+    public static void requireTurn(HttpServletRequest request, UUID turn) {
+        if (!turn.equals(lockedToTurn(request))) {
+            throw Refusal.conflict("not-handed-over", "Hand the screen over first: choose “Sign here at the desk”.");
+        }
     }
 
     /** Whether the session is not locked, or is to be used so all the same. */

@@ -99,7 +99,8 @@ class AskMany {
         viewer.requireChange();
         String sha256 = taken(form, formName);
         places.lookAt(contents.content(sha256));
-        List<UUID> all = details.files().stream().distinct().toList();
+        // in one order whoever asks, so that two at once wait and do not lock each other out
+        List<UUID> all = details.files().stream().distinct().sorted().toList();
         List<NotAsked> notAsked = new ArrayList<>();
         for (int from = 0; from < all.size(); from += AT_ONCE) {
             List<UUID> some = all.subList(from, Math.min(all.size(), from + AT_ONCE));

@@ -50,7 +50,12 @@ class DeskTurnsController {
     }
 
     @GetMapping
-    TurnAnswer one(Viewer viewer, @PathVariable UUID turnId) {
+    TurnAnswer one(Viewer viewer, @PathVariable UUID turnId, HttpServletRequest request) {
+        DeskLock.requireTurn(request, turnId);
+        return answer(viewer, turnId);
+    }
+
+    private TurnAnswer answer(Viewer viewer, UUID turnId) {
         return show.opened(turnId, turns.secretOf(turns.signed(viewer, turnId)), null);
     }
 
@@ -60,7 +65,9 @@ class DeskTurnsController {
             @PathVariable UUID turnId,
             @PathVariable UUID paperId,
             @PathVariable int page,
-            @RequestParam(defaultValue = "1400") int width) {
+            @RequestParam(defaultValue = "1400") int width,
+            HttpServletRequest request) {
+        DeskLock.requireTurn(request, turnId);
         turns.signed(viewer, turnId);
         return show.page(turnId, paperId, page, width);
     }
@@ -72,6 +79,7 @@ class DeskTurnsController {
             @PathVariable UUID turnId,
             @Valid @RequestBody TurnSignatureRequest body,
             HttpServletRequest request) {
+        DeskLock.requireTurn(request, turnId);
         Hand hand = turns.hand(viewer, turnId, body.secret(), request.getRemoteAddr());
         take.sign(turnId, hand, body.given());
         return sealed(viewer, turnId);
@@ -79,13 +87,18 @@ class DeskTurnsController {
 
     /** Whoever sits at the desk says no. A colleague says it in their own session. */
     @PostMapping("/decline")
-    TurnAnswer decline(Viewer viewer, @PathVariable UUID turnId, @Valid @RequestBody TurnWordsRequest body) {
+    TurnAnswer decline(
+            Viewer viewer,
+            @PathVariable UUID turnId,
+            @Valid @RequestBody TurnWordsRequest body,
+            HttpServletRequest request) {
+        DeskLock.requireTurn(request, turnId);
         take.decline(turnId, turns.handToDecline(viewer, turnId), body.words());
         return sealed(viewer, turnId);
     }
 
     private TurnAnswer sealed(Viewer viewer, UUID turnId) {
-        seal.now(one(viewer, turnId).requestId());
-        return one(viewer, turnId);
+        seal.now(answer(viewer, turnId).requestId());
+        return answer(viewer, turnId);
     }
 }

@@ -51,16 +51,15 @@ public class PaperPlaces {
         if (paper.pages() == 0 || kept.get(paper.sha256()) != null) {
             return;
         }
-        kept.put(paper.sha256(), found(paper));
-    }
-
-    private List<WritingPlace> found(Content paper) {
         try {
-            return workers.places(
-                    contents.file(paper), Format.ofMediaType(paper.mediaType()).orElseThrow(), paper.pages());
+            kept.put(
+                    paper.sha256(),
+                    workers.places(
+                            contents.file(paper),
+                            Format.ofMediaType(paper.mediaType()).orElseThrow(),
+                            paper.pages()));
         } catch (IOException unreadable) {
-            LOG.info("No places to sign were looked for on {}: {}", paper.sha256(), unreadable.getMessage());
-            return List.of();
+            LOG.info("No places to sign were found on {}: {}", paper.sha256(), unreadable.getMessage());
         }
     }
 
