@@ -2,6 +2,7 @@ package app.denfold.bench;
 
 import app.denfold.paper.Format;
 import app.denfold.paper.sealing.Evidence;
+import app.denfold.paper.sealing.KeyFile;
 import app.denfold.paper.sealing.SealKey;
 import app.denfold.paper.sealing.SignatureMark;
 import app.denfold.paper.sealing.SignedCopy;
@@ -51,7 +52,8 @@ public final class SealBench {
             document.addPage(new PDPage());
             document.save(paper.toFile());
         }
-        SealKey key = SealKey.openOrMake(folder.resolve("key.p12"), "bench".toCharArray(), "Oakhollin", Instant.now());
+        SealKey key = SealKey.openOrMake(
+                new KeyFile(folder.resolve("key.p12"), "bench".toCharArray()), "Oakhollin", Instant.now());
         double[] ours = new double[ROUNDS];
         double[] bare = new double[ROUNDS];
         // both are warm before the first round counts

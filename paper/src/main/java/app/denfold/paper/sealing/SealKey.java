@@ -1,16 +1,9 @@
 package app.denfold.paper.sealing;
 
 import java.io.IOException;
-import java.io.InputStream;
-import java.io.OutputStream;
 import java.math.BigInteger;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
-import java.nio.file.attribute.PosixFilePermissions;
 import java.security.GeneralSecurityException;
 import java.security.KeyPair;
-import java.security.KeyPairGenerator;
 import java.security.KeyStore;
 import java.security.PrivateKey;
 import java.security.SecureRandom;
@@ -45,7 +38,7 @@ import org.bouncycastle.operator.jcajce.JcaContentSignerBuilder;
 import org.jspecify.annotations.Nullable;
 
 /**
- * The keys by which a practice's seals are known, in a PKCS #12 file. A root, which strangers trust, lasts long; it speaks
+ * The keys by which a practice's seals are known, in a file or a token. A root, which strangers trust, lasts long; it speaks
  * for the key that seals and the one that stamps the time. Those are renewed before they end, and what they sealed is known
  * by the root for as long as that is trusted. All are RSA 3072.
  */
@@ -57,32 +50,32 @@ public final class SealKey implements Signer {
     /** So long before its end a key is renewed. */
     private static final Duration AHEAD = Duration.ofDays(180);
 
+    static final int BITS = 3072;
+
     private static final String ROOT = "root";
     private static final String SEAL = "seal";
     private static final String STAMP = "stamp";
 
-    private final Path file;
-    private final char[] password;
+    private final KeyVault vault;
 
     /** Opened once: making the key of its password is slow on purpose. */
     private @Nullable KeyStore open;
 
     private final Map<String, PrivateKey> keys = new ConcurrentHashMap<>();
 
-    private SealKey(Path file, char[] password) {
-        this.file = file;
-        this.password = password.clone();
+    private SealKey(KeyVault vault) {
+        this.vault = vault;
     }
 
     /**
-     * Opens the keys in the file, or makes new ones there; those that end within half a year are renewed.
+     * Opens the keys in the vault, or makes new ones there; those that end within half a year are renewed.
      *
      * @param owner the practice's name, as it stands in the certificates
      * @param now certificates are valid from an hour before
-     * @throws IOException when the file cannot be read or written
+     * @throws IOException when the vault cannot be read or written
      */
-    public static SealKey openOrMake(Path file, char[] password, String owner, Instant now) throws IOException {
-        SealKey key = new SealKey(file, password);
+    public static SealKey openOrMake(KeyVault vault, String owner, Instant now) throws IOException {
+        SealKey key = new SealKey(vault);
         try {
             key.makeWhatIsMissing(owner, now);
         } catch (GeneralSecurityException | OperatorCreationException impossible) {
@@ -91,26 +84,30 @@ public final class SealKey implements Signer {
         return key;
     }
 
+    /** Keys that are there already, as they are: to know by them what they sealed. */
+    public static SealKey open(KeyVault vault) {
+        return new SealKey(vault);
+    }
+
     private void makeWhatIsMissing(String owner, Instant now)
             throws IOException, GeneralSecurityException, OperatorCreationException {
-        KeyStore store = Files.exists(file) ? opened() : empty();
+        KeyStore store = opened();
         boolean changed = false;
         if (!store.containsAlias(ROOT)) {
-            KeyPair pair = pair();
-            store.setKeyEntry(ROOT, pair.getPrivate(), password, new Certificate[] {root(pair, owner, now)});
+            KeyPair pair = vault.makePair();
+            vault.put(store, ROOT, pair.getPrivate(), List.of(root(pair, owner, now)));
             changed = true;
         }
         for (String alias : List.of(SEAL, STAMP)) {
             if (!store.containsAlias(alias) || endsSoon(store, alias, now)) {
-                KeyPair pair = pair();
+                KeyPair pair = vault.makePair();
                 X509Certificate own = issued(store, pair, alias, owner, now);
-                store.setKeyEntry(
-                        alias, pair.getPrivate(), password, new Certificate[] {own, store.getCertificate(ROOT)});
+                vault.put(store, alias, pair.getPrivate(), List.of(own, store.getCertificate(ROOT)));
                 changed = true;
             }
         }
         if (changed) {
-            write(store);
+            vault.keep(store);
         }
     }
 
@@ -119,32 +116,6 @@ public final class SealKey implements Signer {
                 .getNotAfter()
                 .toInstant()
                 .isBefore(now.plus(AHEAD));
-    }
-
-    private static KeyPair pair() throws GeneralSecurityException {
-        KeyPairGenerator generator = KeyPairGenerator.getInstance("RSA");
-        generator.initialize(3072);
-        return generator.generateKeyPair();
-    }
-
-    private KeyStore empty() throws IOException, GeneralSecurityException {
-        KeyStore store = KeyStore.getInstance("PKCS12");
-        store.load(null, password);
-        return store;
-    }
-
-    private void write(KeyStore store) throws IOException, GeneralSecurityException {
-        Path folder = file.toAbsolutePath().getParent();
-        Files.createDirectories(folder);
-        Path fresh = Files.createTempFile(
-                folder,
-                "seal",
-                ".new",
-                PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
-        try (OutputStream out = Files.newOutputStream(fresh)) {
-            store.store(out, password);
-        }
-        Files.move(fresh, file, StandardCopyOption.ATOMIC_MOVE);
     }
 
     private static X500Name name(String owner, String what) {
@@ -203,7 +174,7 @@ public final class SealKey implements Signer {
             builder.addExtension(
                     Extension.extendedKeyUsage, true, new ExtendedKeyUsage(KeyPurposeId.id_kp_timeStamping));
         }
-        PrivateKey issuer = (PrivateKey) store.getKey(ROOT, password);
+        PrivateKey issuer = vault.key(store, ROOT);
         return new JcaX509CertificateConverter()
                 .getCertificate(builder.build(new JcaContentSignerBuilder("SHA256withRSA").build(issuer)));
     }
@@ -301,7 +272,7 @@ public final class SealKey implements Signer {
     private PrivateKey key(String alias) throws IOException, GeneralSecurityException {
         PrivateKey known = keys.get(alias);
         if (known == null) {
-            known = (PrivateKey) opened().getKey(alias, password);
+            known = vault.key(opened(), alias);
             keys.put(alias, known);
         }
         return known;
@@ -311,10 +282,7 @@ public final class SealKey implements Signer {
         if (open != null) {
             return open;
         }
-        KeyStore store = KeyStore.getInstance("PKCS12");
-        try (InputStream in = Files.newInputStream(file)) {
-            store.load(in, password);
-        }
+        KeyStore store = vault.open();
         open = store;
         return store;
     }

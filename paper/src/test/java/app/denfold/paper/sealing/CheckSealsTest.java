@@ -28,7 +28,8 @@ class CheckSealsTest {
     Path folder;
 
     private SealKey key(String owner) throws IOException {
-        return SealKey.openOrMake(folder.resolve(owner + "/seal.p12"), "secret".toCharArray(), owner, Instant.now());
+        return SealKey.openOrMake(
+                new KeyFile(folder.resolve(owner + "/seal.p12"), "secret".toCharArray()), owner, Instant.now());
     }
 
     private byte[] sealed(SealKey key) throws IOException {

@@ -74,7 +74,9 @@ class SealTest {
 
     private SealKey key(Instant now) throws IOException {
         return SealKey.openOrMake(
-                folder.resolve("keys/seal.p12"), "secret".toCharArray(), "Oakhollin Riding & Therapy Yard", now);
+                new KeyFile(folder.resolve("keys/seal.p12"), "secret".toCharArray()),
+                "Oakhollin Riding & Therapy Yard",
+                now);
     }
 
     private byte[] sealed(Path original, Format format) throws IOException {
@@ -163,8 +165,8 @@ class SealTest {
 
     @Test
     void whatOthersSealedBeforeStaysGood() throws Exception {
-        SealKey others =
-                SealKey.openOrMake(folder.resolve("others/seal.p12"), "other".toCharArray(), "Velmora Insurance", NOW);
+        SealKey others = SealKey.openOrMake(
+                new KeyFile(folder.resolve("others/seal.p12"), "other".toCharArray()), "Velmora Insurance", NOW);
         Path theirs =
                 Files.write(folder.resolve("theirs.pdf"), sealed(SamplePapers.pdf(folder, 1, 0), Format.PDF, others));
         byte[] both = sealed(theirs, Format.PDF);
@@ -177,8 +179,8 @@ class SealTest {
 
     @Test
     void whatOthersClosedForGoodIsKeptAsItIsWithinTheCopy() throws Exception {
-        SealKey others =
-                SealKey.openOrMake(folder.resolve("others/seal.p12"), "other".toCharArray(), "Velmora Insurance", NOW);
+        SealKey others = SealKey.openOrMake(
+                new KeyFile(folder.resolve("others/seal.p12"), "other".toCharArray()), "Velmora Insurance", NOW);
         byte[] plain = Files.readAllBytes(SamplePapers.pdf(folder, 2, 0));
         byte[] theirs;
         try (PDDocument document = Loader.loadPDF(plain)) {
@@ -223,7 +225,8 @@ class SealTest {
         assertThat(key(NOW.plus(Duration.ofDays(1001))).certificates().get(0))
                 .as("once is enough")
                 .isEqualTo(renewed.certificates().get(0));
-        SealKey others = SealKey.openOrMake(folder.resolve("o.p12"), "other".toCharArray(), "Velmora Insurance", NOW);
+        SealKey others = SealKey.openOrMake(
+                new KeyFile(folder.resolve("o.p12"), "other".toCharArray()), "Velmora Insurance", NOW);
         assertThat(renewed.knows(others.certificates().get(0))).isFalse();
         assertThat(renewed.knows("no certificate".getBytes(StandardCharsets.UTF_8)))
                 .isFalse();

@@ -3,6 +3,7 @@ package app.denfold.server.signing.sealing;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import app.denfold.paper.sealing.KeyFile;
 import app.denfold.paper.sealing.SealKey;
 import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
@@ -32,7 +33,8 @@ class TimeStampsTest {
 
     @BeforeEach
     void serve() throws IOException {
-        key = SealKey.openOrMake(folder.resolve("key.p12"), "test".toCharArray(), "Oakhollin", Instant.now());
+        key = SealKey.openOrMake(
+                new KeyFile(folder.resolve("key.p12"), "test".toCharArray()), "Oakhollin", Instant.now());
         server = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
         server.createContext("/stamp", exchange -> {
             byte[] answer = key.stamp(exchange.getRequestBody().readAllBytes());
