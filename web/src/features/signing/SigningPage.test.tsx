@@ -92,6 +92,7 @@ test("the screen is handed over with the paper, and goes back only with the pass
   fireEvent.click(screen.getByRole("button", { name: "Unlock" }));
   fireEvent.click(await screen.findByRole("button", { name: "End it" }));
   await waitFor(() => expect(calls.some((c) => c.path.endsWith("/withdraw"))).toBe(true));
+  expect(calls.filter((c) => c.path === "/api/desk-lock")).toHaveLength(1);
 });
 
 test("when all have signed, the next of several papers is laid before them", async () => {

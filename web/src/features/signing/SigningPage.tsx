@@ -1,7 +1,7 @@
 import { CheckOutlined } from "@ant-design/icons";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, Button, Input, Segmented } from "antd";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
 import { answer, api, done, fieldWords, type Shape, wordsOf } from "../../api/client";
 import { moment } from "../../ui/days";
@@ -24,9 +24,12 @@ export function SigningPage({ id: given }: { id?: string }) {
   const isLocked = (useQuery(meOptions).data?.lockedTo.length ?? 0) > 0;
   const signing = useQuery(signingOptions(id));
   const isOpen = signing.data?.state === "OPEN";
-  // the screen is handed over with the first paper
+  // the screen is handed over with the first paper, and once: whoever unlocks it gets it back
+  const handedOver = useRef(isLocked);
   useEffect(() => {
-    if (isOpen && !isLocked) {
+    handedOver.current ||= isLocked;
+    if (isOpen && !handedOver.current) {
+      handedOver.current = true;
       const signings = [id, ...(then?.split(",") ?? [])];
       done(api.POST("/api/desk-lock", { body: { signings } })).then(() =>
         queries.setQueryData(meOptions.queryKey, (me) => me && { ...me, lockedTo: signings }),

@@ -20,15 +20,13 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
-import org.apache.pdfbox.Loader;
-import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
 import org.springframework.test.web.servlet.MockMvc;
 
-/** What becomes of a request while it is open: corrected papers, reminders, changes, and pages that come back on paper. */
+/** What becomes of a request while it is open: corrected papers, reminders and changes. */
 @ServerTest
 class RunningRequestsTest {
 
@@ -153,58 +151,5 @@ class RunningRequestsTest {
         Api.Answer many = api.post("/api/signature-requests/withdraw", Map.of("ids", List.of(request, second)));
         assertThat(many.<Integer>at("$.done")).isEqualTo(1);
         assertThat(many.<List<String>>at("$.notDone[*].why")).hasSize(1);
-    }
-
-    @Test
-    void whatWasSignedWithAPenFindsItsRequestAndClosesItsStepOnceItWasLookedAt() throws Exception {
-        Api api = practice.administrator();
-        String mail = TestPractice.newAddress();
-        UUID file = api.newEmployee("Penpaper", null);
-        UUID paper = api.fileNewPaper(file, "contract", TODAY.minusDays(2));
-        UUID request = ask(
-                api,
-                paper,
-                signer(0, "employee", "Tamsin Penpaper", null),
-                signer(1, "director", "Bram Penpaper", mail));
-        UUID turn = api.get("/api/signature-requests/{id}", request).id("$.row.way[0].id");
-        byte[] printed = api.get("/api/signature-requests/{id}/turns/{turn}/print", request, turn)
-                .bytes();
-        UUID arrival = api.upload("/api/arrivals", "scan.pdf", Papers.scanOf(printed), Map.of())
-                .id("$.id");
-        await().until(() -> api.get("/api/signature-requests/{id}", request)
-                .<String>at("$.row.way[0].outcome")
-                .equals("TO_CONFIRM"));
-        assertThat(api.get("/api/arrivals").<List<String>>at("$[*].id")).doesNotContain(arrival.toString());
-        assertThat(api.get("/api/signature-requests/{id}/turns/{turn}/scan/pages/1", request, turn)
-                        .status())
-                .isEqualTo(200);
-        assertThat(TestMail.to(mail)).as("the next step waits for the look").isEmpty();
-        assertThat(look(api, request, turn, false)).isEqualTo(204);
-        assertThat(api.get("/api/signature-requests/{id}", request).<String>at("$.row.way[0].outcome"))
-                .isEqualTo("OPEN");
-        assertThat(api.get("/api/arrivals").<List<String>>at("$[*].id"))
-                .as("what is no signature is not lost")
-                .contains(arrival.toString());
-        api.upload("/api/arrivals", "again.pdf", Papers.scanOf(printed), Map.of());
-        await().until(() -> api.get("/api/signature-requests/{id}", request)
-                .<String>at("$.row.way[0].outcome")
-                .equals("TO_CONFIRM"));
-        assertThat(look(api, request, turn, true)).isEqualTo(204);
-        assertThat(look(api, request, turn, true)).isEqualTo(409);
-        SigningCalls.Link director = new SigningCalls.Link(mvc, mail);
-        director.lookThrough();
-        assertThat(director.sign("Bram Penpaper").<String>at("$.state")).isEqualTo("COMPLETE");
-        assertThat(api.slot(file, "contract")).isEqualTo("on-file");
-        try (var copy = Loader.loadPDF(
-                api.get("/api/documents/{id}/versions/2/content", paper).bytes())) {
-            assertThat(copy.getDocumentCatalog().getNames().getEmbeddedFiles().getNames())
-                    .containsKeys("signed-on-paper-1.pdf", "how-it-was-signed.json");
-            assertThat(new PDFTextStripper().getText(copy)).contains("by pen on paper, as the scan shows");
-        }
-    }
-
-    private static int look(Api api, UUID request, UUID turn, boolean signed) throws Exception {
-        return api.post("/api/signature-requests/{id}/turns/{turn}/look", Map.of("signed", signed), request, turn)
-                .status();
     }
 }

@@ -2,6 +2,7 @@ package app.denfold.server.signing.asking;
 
 import app.denfold.core.signing.RequestState;
 import app.denfold.server.access.Actor;
+import app.denfold.server.content.destroying.DestroyContent;
 import app.denfold.server.documents.DocumentEvents;
 import app.denfold.server.documents.DocumentEvents.DocumentDestroyed;
 import app.denfold.server.documents.DocumentEvents.DocumentLeft;
@@ -26,6 +27,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
@@ -41,6 +43,7 @@ class FollowPapers {
     private final RunRequest run;
     private final TellSigners tell;
     private final Documents documents;
+    private final DestroyContent destroy;
     private final PracticeCalendar calendar;
 
     FollowPapers(
@@ -51,6 +54,7 @@ class FollowPapers {
             RunRequest run,
             TellSigners tell,
             Documents documents,
+            DestroyContent destroy,
             PracticeCalendar calendar) {
         this.requests = requests;
         this.questions = questions;
@@ -59,6 +63,7 @@ class FollowPapers {
         this.run = run;
         this.tell = tell;
         this.documents = documents;
+        this.destroy = destroy;
         this.calendar = calendar;
     }
 
@@ -86,9 +91,14 @@ class FollowPapers {
         shown.forgetPaper(event.documentId());
         for (SignatureRequest request : requests.findOn(event.documentId())) {
             if (request.forget(event.documentId())) {
+                List<String> scans = request.turns().stream()
+                        .flatMap(t -> Optional.ofNullable(t.scanSha256()).stream())
+                        .toList();
                 questions.deleteByRequestId(request.id());
                 requests.forgetSuccessor(request.id());
                 requests.delete(request);
+                requests.flush();
+                scans.forEach(destroy::unlessUsed);
             }
         }
     }

@@ -18,6 +18,7 @@ import app.denfold.server.signing.requests.SignatureQuestionRepository;
 import app.denfold.server.signing.requests.SignatureRequest;
 import app.denfold.server.signing.requests.SignatureRequestRepository;
 import app.denfold.server.signing.requests.SignatureTurn;
+import app.denfold.server.signing.requests.SignedScans;
 import app.denfold.server.signing.sealing.SealSigned;
 import app.denfold.server.signing.telling.TellSigners;
 import java.time.LocalDate;
@@ -36,6 +37,7 @@ public class RunRequest {
     private final ShownPageStore shown;
     private final SigningLinks links;
     private final SealSigned seal;
+    private final SignedScans scans;
     private final TellSigners tell;
     private final WhoSigns who;
     private final Documents documents;
@@ -49,6 +51,7 @@ public class RunRequest {
             ShownPageStore shown,
             SigningLinks links,
             SealSigned seal,
+            SignedScans scans,
             TellSigners tell,
             WhoSigns who,
             Documents documents,
@@ -60,6 +63,7 @@ public class RunRequest {
         this.shown = shown;
         this.links = links;
         this.seal = seal;
+        this.scans = scans;
         this.tell = tell;
         this.who = who;
         this.documents = documents;
@@ -84,6 +88,7 @@ public class RunRequest {
     /** Ends it before everybody signed, tells who is concerned, and has what was signed sealed. */
     public void end(SignatureRequest request, RequestState as, Actor by, @Nullable String reason) {
         request.end(as, by.name(), reason, calendar.now());
+        scans.leaveUnseen(request);
         tell.endedEarly(request, by.id());
         tell.whoeverAsked(request, by.id(), TellSigners.words(as));
         seal.later(request);

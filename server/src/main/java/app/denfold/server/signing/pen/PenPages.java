@@ -6,7 +6,6 @@ import app.denfold.core.signing.SigningTurn.Task;
 import app.denfold.paper.worker.PaperWorkers;
 import app.denfold.server.access.Actor;
 import app.denfold.server.access.Viewer;
-import app.denfold.server.arrivals.receiving.Arrivals;
 import app.denfold.server.content.Contents;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.problems.Refusal;
@@ -17,6 +16,7 @@ import app.denfold.server.signing.requests.RequestPaper;
 import app.denfold.server.signing.requests.SignatureRequest;
 import app.denfold.server.signing.requests.SignatureRequestRepository;
 import app.denfold.server.signing.requests.SignatureTurn;
+import app.denfold.server.signing.requests.SignedScans;
 import app.denfold.server.signing.sealing.SealSigned;
 import app.denfold.server.signing.taking.TakeTurns;
 import java.io.IOException;
@@ -40,7 +40,7 @@ class PenPages {
     private final TakeTurns take;
     private final RunRequest run;
     private final SealSigned seal;
-    private final Arrivals arrivals;
+    private final SignedScans scans;
     private final Documents documents;
     private final Contents contents;
     private final PaperWorkers workers;
@@ -51,7 +51,7 @@ class PenPages {
             TakeTurns take,
             RunRequest run,
             SealSigned seal,
-            Arrivals arrivals,
+            SignedScans scans,
             Documents documents,
             Contents contents,
             @Qualifier("quickWorkers") PaperWorkers workers,
@@ -60,7 +60,7 @@ class PenPages {
         this.take = take;
         this.run = run;
         this.seal = seal;
-        this.arrivals = arrivals;
+        this.scans = scans;
         this.documents = documents;
         this.contents = contents;
         this.workers = workers;
@@ -143,10 +143,7 @@ class PenPages {
             } else {
                 requests.lock(requestId).orElseThrow();
                 SignatureTurn turn = turn(request, turnId);
-                arrivals.waitAgain(
-                        Objects.requireNonNull(turn.scanSha256()),
-                        request.papersOf(turn).get(0).documentId());
-                turn.notIt();
+                scans.leave(request, turn);
                 run.note(
                         request,
                         viewer.actor(),

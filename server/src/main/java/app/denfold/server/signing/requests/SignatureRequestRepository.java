@@ -64,6 +64,9 @@ public interface SignatureRequestRepository extends JpaRepository<SignatureReque
             "select distinct p.documentId from SignatureRequest r join r.papers p where r.endedAt < :moment and p.sealed")
     List<UUID> findSealedBefore(Instant moment);
 
+    @Query("select count(t) > 0 from SignatureRequest r join r.turns t where t.scanSha256 = :sha256")
+    boolean existsWithScan(String sha256);
+
     /** Requests that it took the place of know of no successor any more. */
     @Modifying
     @Query("update SignatureRequest r set r.replacedBy = null where r.replacedBy = :id")

@@ -24,6 +24,7 @@ import app.denfold.server.signing.requests.SignatureQuestionRepository;
 import app.denfold.server.signing.requests.SignatureRequest;
 import app.denfold.server.signing.requests.SignatureRequestRepository;
 import app.denfold.server.signing.requests.SignatureTurn;
+import app.denfold.server.signing.requests.SignedScans;
 import app.denfold.server.signing.sealing.SealSigned;
 import app.denfold.server.signing.sealing.SealedCopies;
 import app.denfold.server.signing.telling.TellSigners;
@@ -50,6 +51,7 @@ public class TakeTurns {
     private final SignatureQuestionRepository questions;
     private final ShownPageStore shown;
     private final SealSigned seal;
+    private final SignedScans scans;
     private final TellSigners tell;
     private final RunRequest run;
     private final Documents documents;
@@ -61,6 +63,7 @@ public class TakeTurns {
             SignatureQuestionRepository questions,
             ShownPageStore shown,
             SealSigned seal,
+            SignedScans scans,
             TellSigners tell,
             RunRequest run,
             Documents documents,
@@ -70,6 +73,7 @@ public class TakeTurns {
         this.questions = questions;
         this.shown = shown;
         this.seal = seal;
+        this.scans = scans;
         this.tell = tell;
         this.run = run;
         this.documents = documents;
@@ -199,6 +203,7 @@ public class TakeTurns {
         SignatureRequest request = lock(turnId);
         SignatureTurn turn = open(request, turnId, null);
         request.refuse(turn, hand, reason.strip(), calendar.now());
+        scans.leaveUnseen(request);
         boolean approver = turn.task() == Task.APPROVE;
         run.note(
                 request,
