@@ -12,6 +12,7 @@ import app.denfold.server.people.kinds.Kinds;
 import app.denfold.server.practice.AsOf;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;
+import com.microsoft.playwright.Page;
 import java.sql.Connection;
 import java.sql.PreparedStatement;
 import java.sql.ResultSet;
@@ -139,7 +140,16 @@ public final class CoverageBench {
         measureWhileRecomputing(files);
         if (server.getEnvironment().getProperty("denfold.bench.browser", "true").equals("true")) {
             int port = Integer.parseInt(server.getEnvironment().getProperty("local.server.port", "0"));
-            new BoardScroll("http://127.0.0.1:" + port, EMAIL, PASSWORD).measure();
+            scrollBoard("http://127.0.0.1:" + port);
+        }
+    }
+
+    private static void scrollBoard(String address) {
+        try (BenchBrowser browser = new BenchBrowser()) {
+            Page page = browser.signedIn(address, EMAIL, PASSWORD);
+            page.navigate(address + "/coverage?kind=all");
+            page.locator(".board-row .board-cell").first().waitFor();
+            new Scrolling(".board").measure(page, "board");
         }
     }
 

@@ -1,7 +1,6 @@
 package app.denfold.server.chasing;
 
 import app.denfold.server.access.Actor;
-import com.github.f4b6a3.uuid.UuidCreator;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -71,8 +70,8 @@ class Notice {
     @SuppressWarnings("NullAway.Init")
     protected Notice() {}
 
-    Notice(Message message, Actor by, LocalDate day, Instant now) {
-        this.id = UuidCreator.getTimeOrderedEpoch();
+    Notice(UUID id, Message message, Actor by, LocalDate day, Instant now) {
+        this.id = id;
         this.fileId = message.fileId();
         this.documentId = message.documentId();
         this.types = message.types().toArray(String[]::new);

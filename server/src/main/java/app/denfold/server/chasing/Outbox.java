@@ -6,6 +6,7 @@ import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
+import com.github.f4b6a3.uuid.UuidCreator;
 import jakarta.annotation.Nullable;
 import java.time.Duration;
 import java.time.Instant;
@@ -51,10 +52,20 @@ public class Outbox {
         this.sending = sending;
     }
 
-    /** @return by what its state is asked for */
+    /** A number for a message that is not written yet. */
+    public static UUID freshNumber() {
+        return UuidCreator.getTimeOrderedEpoch();
+    }
+
     @Transactional
-    public UUID queue(Viewer by, Message message) {
-        Notice notice = notices.save(new Notice(message, by.actor(), calendar.today(), calendar.now()));
+    public void queue(Viewer by, Message message) {
+        queue(freshNumber(), by, message);
+    }
+
+    /** @param number by which its state is asked for */
+    @Transactional
+    public void queue(UUID number, Viewer by, Message message) {
+        notices.save(new Notice(number, message, by.actor(), calendar.today(), calendar.now()));
         trail.record(new AuditEntry(
                 by.actor(),
                 message.isAmongColleagues() ? "colleague-told" : "notice-queued",
@@ -63,7 +74,6 @@ public class Outbox {
                 message.types(),
                 "wrote to " + message.recipient() + ": “" + message.subject() + "”"));
         sending.afterCommit();
-        return notice.id();
     }
 
     /** What people see of a message. @param body with the secrets of links removed */

@@ -18,7 +18,7 @@ class NoticePausesTest {
     private static Notice notice() {
         Message message =
                 new Message(UUID.randomUUID(), "chase", "tamsin@post.example", "Papers", "Please bring them.");
-        return new Notice(message, Actor.system("Test"), LocalDate.of(2026, 11, 28), NOW);
+        return new Notice(UUID.randomUUID(), message, Actor.system("Test"), LocalDate.of(2026, 11, 28), NOW);
     }
 
     @Test

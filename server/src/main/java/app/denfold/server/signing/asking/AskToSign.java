@@ -22,7 +22,7 @@ import app.denfold.server.signing.requests.SignatureRequest;
 import app.denfold.server.signing.requests.SignatureRequestRepository;
 import app.denfold.server.signing.requests.SignatureTurn;
 import app.denfold.server.signing.sealing.SealedCopies;
-import app.denfold.server.signing.telling.TellSigners;
+import app.denfold.server.signing.telling.TellTurns;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -42,7 +42,7 @@ public class AskToSign {
 
     private final SignatureRequestRepository requests;
     private final WhoSigns who;
-    private final TellSigners tell;
+    private final TellTurns tell;
     private final Layouts layouts;
     private final Documents documents;
     private final PersonFiles files;
@@ -54,7 +54,7 @@ public class AskToSign {
     AskToSign(
             SignatureRequestRepository requests,
             WhoSigns who,
-            TellSigners tell,
+            TellTurns tell,
             Layouts layouts,
             Documents documents,
             PersonFiles files,
@@ -104,9 +104,11 @@ public class AskToSign {
         List<Prepared> prepared =
                 all.stream().map(d -> prepared(viewer, d, open, accounts)).toList();
         List<SignatureRequest> begun = prepared.stream().map(Prepared::request).toList();
+        // told before they are written, so that each is written once
+        List<TellTurns.Letter> letters = tell.lettersFor(begun);
         requests.saveAll(begun);
         note(begun, "signing-asked", r -> "asked " + names(r.turns()) + " to sign", "");
-        tell.turnsThatCame(begun);
+        tell.send(letters);
         write();
         prepared.forEach(p -> keepPlaces(p.details(), p.request(), p.pages()));
         return begun;

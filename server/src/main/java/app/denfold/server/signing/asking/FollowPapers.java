@@ -21,7 +21,7 @@ import app.denfold.server.signing.requests.SignatureRequest;
 import app.denfold.server.signing.requests.SignatureRequestRepository;
 import app.denfold.server.signing.requests.SignatureTurn;
 import app.denfold.server.signing.sealing.SealedCopies;
-import app.denfold.server.signing.telling.TellSigners;
+import app.denfold.server.signing.telling.TellTurns;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -41,7 +41,7 @@ class FollowPapers {
     private final ShownPageStore shown;
     private final AskToSign ask;
     private final RunRequest run;
-    private final TellSigners tell;
+    private final TellTurns tell;
     private final Documents documents;
     private final DestroyContent destroy;
     private final PracticeCalendar calendar;
@@ -52,7 +52,7 @@ class FollowPapers {
             ShownPageStore shown,
             AskToSign ask,
             RunRequest run,
-            TellSigners tell,
+            TellTurns tell,
             Documents documents,
             DestroyContent destroy,
             PracticeCalendar calendar) {

@@ -6,7 +6,7 @@ import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.signing.requests.SignatureRequest;
 import app.denfold.server.signing.requests.SignatureRequestRepository;
 import app.denfold.server.signing.requests.SignatureTurn;
-import app.denfold.server.signing.telling.TellSigners;
+import app.denfold.server.signing.telling.TellTurns;
 import java.time.LocalDate;
 import java.util.Optional;
 import java.util.UUID;
@@ -25,14 +25,14 @@ class RequestsJob {
 
     private final SignatureRequestRepository requests;
     private final RunRequest run;
-    private final TellSigners tell;
+    private final TellTurns tell;
     private final PracticeCalendar calendar;
     private final TransactionTemplate transactions;
 
     RequestsJob(
             SignatureRequestRepository requests,
             RunRequest run,
-            TellSigners tell,
+            TellTurns tell,
             PracticeCalendar calendar,
             TransactionTemplate transactions) {
         this.requests = requests;

@@ -21,6 +21,7 @@ import app.denfold.server.signing.requests.SignatureTurn;
 import app.denfold.server.signing.requests.SignedScans;
 import app.denfold.server.signing.sealing.SealSigned;
 import app.denfold.server.signing.telling.TellSigners;
+import app.denfold.server.signing.telling.TellTurns;
 import java.time.LocalDate;
 import java.util.Locale;
 import java.util.UUID;
@@ -39,6 +40,7 @@ public class RunRequest {
     private final SealSigned seal;
     private final SignedScans scans;
     private final TellSigners tell;
+    private final TellTurns turns;
     private final WhoSigns who;
     private final Documents documents;
     private final PersonFiles files;
@@ -53,6 +55,7 @@ public class RunRequest {
             SealSigned seal,
             SignedScans scans,
             TellSigners tell,
+            TellTurns turns,
             WhoSigns who,
             Documents documents,
             PersonFiles files,
@@ -65,6 +68,7 @@ public class RunRequest {
         this.seal = seal;
         this.scans = scans;
         this.tell = tell;
+        this.turns = turns;
         this.who = who;
         this.documents = documents;
         this.files = files;
@@ -126,7 +130,7 @@ public class RunRequest {
         if (turn.remindedAt() != null && calendar.dayOf(turn.remindedAt()).equals(today)) {
             throw Refusal.conflict("reminded-today", turn.name() + " was reminded today already.");
         }
-        tell.remind(request, turn);
+        turns.remind(request, turn);
         note(request, viewer.actor(), "signer-reminded", "reminded " + turn.name() + " to sign", "");
     }
 
@@ -158,7 +162,7 @@ public class RunRequest {
         links.endAll(turn.id());
         shown.forget(turn.id());
         note(request, by, "signer-changed", "put " + turn.name() + " in the place of " + former + " for signing", "");
-        tell.turnsThatCame(request);
+        turns.turnsThatCame(request);
     }
 
     @Transactional

@@ -28,12 +28,15 @@ public class SigningLinks {
         this.calendar = calendar;
     }
 
-    /** A fresh link to a turn; earlier ones stay. @return its secret */
+    /** A fresh secret, which leads nowhere before it is {@link #issue}d. */
+    public static String secret() {
+        return Secrets.fresh();
+    }
+
+    /** A link to a turn; earlier ones stay. @param token its secret */
     @Transactional
-    public String issue(UUID turnId) {
-        String token = Secrets.fresh();
+    public void issue(UUID turnId, String token) {
         links.save(new SigningLink(turnId, Secrets.hash(token), calendar.now()));
-        return token;
     }
 
     /** All links to a turn lead nowhere from now on. */

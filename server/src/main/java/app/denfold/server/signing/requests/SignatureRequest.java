@@ -73,7 +73,7 @@ public class SignatureRequest {
     private List<RequestPaper> papers = new ArrayList<>();
 
     @OneToMany(fetch = FetchType.LAZY, cascade = CascadeType.ALL, orphanRemoval = true)
-    @JoinColumn(name = "request_id", nullable = false)
+    @JoinColumn(name = "request_id", nullable = false, updatable = false)
     @OrderColumn(name = "place", nullable = false)
     @BatchSize(size = 200)
     private List<SignatureTurn> turns = new ArrayList<>();

@@ -28,6 +28,7 @@ import app.denfold.server.signing.requests.SignedScans;
 import app.denfold.server.signing.sealing.SealSigned;
 import app.denfold.server.signing.sealing.SealedCopies;
 import app.denfold.server.signing.telling.TellSigners;
+import app.denfold.server.signing.telling.TellTurns;
 import jakarta.annotation.Nullable;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -53,6 +54,7 @@ public class TakeTurns {
     private final SealSigned seal;
     private final SignedScans scans;
     private final TellSigners tell;
+    private final TellTurns turns;
     private final RunRequest run;
     private final Documents documents;
     private final Contents contents;
@@ -65,6 +67,7 @@ public class TakeTurns {
             SealSigned seal,
             SignedScans scans,
             TellSigners tell,
+            TellTurns turns,
             RunRequest run,
             Documents documents,
             Contents contents,
@@ -75,6 +78,7 @@ public class TakeTurns {
         this.seal = seal;
         this.scans = scans;
         this.tell = tell;
+        this.turns = turns;
         this.run = run;
         this.documents = documents;
         this.contents = contents;
@@ -220,7 +224,7 @@ public class TakeTurns {
             return;
         }
         if (request.state() == RequestState.OPEN) {
-            tell.turnsThatCame(request);
+            turns.turnsThatCame(request);
         } else {
             if (request.state() != RequestState.COMPLETE) {
                 tell.endedEarly(request, hand.accountId());
