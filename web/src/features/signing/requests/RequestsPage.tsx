@@ -73,7 +73,7 @@ function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string)
   const [filter, setFilter] = useKept<KeptFilter>("signing-filter", {});
   const { ended = false, state, type, age, team } = filter;
   const set = (part: KeptFilter) => setFilter({ ...filter, ...part });
-  const [chosen, setChosen] = useState<string[]>([]);
+  const [ticked, setTicked] = useState<string[]>([]);
   const rows = useQuery(requestsOptions(which, !ended));
   const today = useQuery(practiceOptions).data?.today ?? "";
   const mayChange = useMayChange();
@@ -81,6 +81,9 @@ function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string)
     <Loaded query={rows}>
       {(all) => {
         const shown = all.filter((row) => matches(row, { text, state, type, age, team }, today));
+        // what the filters hide is neither reminded nor withdrawn
+        const visible = new Set(shown.map((row) => row.id));
+        const chosen = ticked.filter((id) => visible.has(id));
         const types = [...new Set(all.flatMap((r) => r.papers.map((p) => p.type)))].sort();
         const teams = [...new Set(all.flatMap((r) => (r.team ? [r.team] : [])))].sort();
         if (all.length === 0) {
@@ -148,7 +151,7 @@ function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string)
                 CSV
               </button>
             </div>
-            {mayChange && chosen.length > 0 && <ChosenRequests ids={chosen} onDone={() => setChosen([])} />}
+            {mayChange && chosen.length > 0 && <ChosenRequests ids={chosen} onDone={() => setTicked([])} />}
             <Table<Row>
               virtual
               size="small"
@@ -158,7 +161,7 @@ function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string)
               scroll={{ y: Math.max(240, window.innerHeight - 230), x: 1110 }}
               rowSelection={
                 mayChange
-                  ? { selectedRowKeys: chosen, onChange: (keys) => setChosen(keys.map(String)) }
+                  ? { selectedRowKeys: chosen, onChange: (keys) => setTicked(keys.map(String)) }
                   : undefined
               }
               onRow={(row) => ({ onClick: () => onOpen(row.id) })}

@@ -46,7 +46,7 @@ class SendMailJob {
 
     private static final int MOST_STUCK = 1_000;
 
-    /** So many go on one connection and are noted together, while the mail server is quick. */
+    /** So many are claimed and noted together, while the mail server is quick. */
     private static final int MOST_AT_ONCE = 50;
 
     private static final Duration QUICK = Duration.ofMillis(200);
@@ -62,6 +62,9 @@ class SendMailJob {
 
     /** Whether somebody is about to look for what waits. */
     private final AtomicBoolean asked = new AtomicBoolean();
+
+    /** So many are claimed the next time. */
+    private volatile int pace = 1;
 
     SendMailJob(
             NoticeRepository notices,
@@ -113,9 +116,10 @@ class SendMailJob {
 
     private void deliverAll() {
         asked.set(false);
-        int most = 1;
-        for (List<Notice> claimed = claim(most); !claimed.isEmpty(); claimed = claim(most)) {
-            most = deliver(claimed);
+        try (MailConnection connection = new MailConnection(mail)) {
+            for (List<Notice> claimed = claim(pace); !claimed.isEmpty(); claimed = claim(pace)) {
+                deliver(connection, claimed);
+            }
         }
     }
 
@@ -129,29 +133,24 @@ class SendMailJob {
     }
 
     /**
-     * Hands them over outside of any transaction, on one connection, and notes what came of it. When the mail server is slow
+     * Hands them over outside of any transaction, and notes what came of it. When the mail server is slow
      * the rest waits again, so that nothing is held for long by whoever claimed it.
-     *
-     * @return so many may be claimed the next time: twice as many when these went quickly, else as many as did
      */
-    private int deliver(List<Notice> claimed) {
+    private void deliver(MailConnection connection, List<Notice> claimed) {
         OutsideTransactions.require("sending mail");
         Map<UUID, Optional<Exception>> tried = new HashMap<>();
         PracticeLook look = settings.look();
         long begun = System.nanoTime();
-        try (MailConnection connection = new MailConnection(mail)) {
-            for (Notice notice : claimed) {
-                if (tried.isEmpty() || isQuick(begun)) {
-                    tried.put(notice.id(), handOver(connection, notice, look));
-                }
+        for (Notice notice : claimed) {
+            if (tried.isEmpty() || isQuick(begun)) {
+                tried.put(notice.id(), handOver(connection, notice, look));
             }
-        } catch (MessagingException noTransport) {
-            claimed.forEach(n -> tried.put(n.id(), Optional.of(noTransport)));
         }
         transactions.executeWithoutResult(
                 t -> notices.findAllById(claimed.stream().map(Notice::id).toList())
                         .forEach(n -> note(n, tried.get(n.id()))));
-        return isQuick(begun) ? Math.min(MOST_AT_ONCE, claimed.size() * 2) : tried.size();
+        // a few that were all there were say nothing of how many would have gone
+        pace = isQuick(begun) ? Math.max(pace, Math.min(MOST_AT_ONCE, claimed.size() * 2)) : tried.size();
     }
 
     private static boolean isQuick(long begun) {
