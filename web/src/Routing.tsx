@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { lazy, type ReactNode, Suspense } from "react";
+import { type ComponentType, createElement } from "react";
 import { Navigate, Route, Routes } from "react-router";
 import { Problem } from "./api/client";
 import { practiceOptions } from "./api/practice";
@@ -8,81 +8,39 @@ import { meOptions } from "./features/access/sessionQueries";
 import { PortalPage } from "./features/portal/PortalPage";
 import { PortalReader } from "./features/portal/PortalReader";
 import { tellMomentsIn } from "./ui/days";
-import { Loaded, OnItsWay } from "./ui/Quiet";
+import { onDemand } from "./ui/onDemand";
+import { Loaded } from "./ui/Quiet";
 
 // a guest's phone fetches nothing of these before it needs them
-const Antd = lazy(() => import("./ui/Antd"));
-const StaffRoutes = lazy(() => import("./StaffRoutes"));
-const SignInPage = lazy(() =>
-  import("./features/access/SignInPage").then((m) => ({ default: m.SignInPage })),
-);
-const InvitationPage = lazy(() =>
-  import("./features/access/InvitationPage").then((m) => ({ default: m.InvitationPage })),
-);
+const Antd = () => import("./ui/Antd").then((m) => m.default);
 
-const BeginPage = lazy(() =>
-  import("./features/beginning/BeginPage").then((m) => ({ default: m.BeginPage })),
-);
-
-const TurnDoor = lazy(() =>
-  import("./features/signing/taking/TurnDoor").then((m) => ({ default: m.TurnDoor })),
-);
-const MyTurnPage = lazy(() =>
-  import("./features/signing/taking/MyTurnPage").then((m) => ({ default: m.MyTurnPage })),
-);
-
-const LockedDesk = lazy(() =>
-  import("./features/signing/desk/LockedDesk").then((m) => ({ default: m.LockedDesk })),
-);
-
-const CheckCopyPage = lazy(() =>
-  import("./features/signing/CheckCopyPage").then((m) => ({ default: m.CheckCopyPage })),
-);
-
-function InAntd({ children }: { children: ReactNode }) {
-  return (
-    <Suspense fallback={<OnItsWay />}>
-      <Antd>{children}</Antd>
-    </Suspense>
-  );
+/** Fetches a page together with what screens made of Ant Design stand in. */
+function inAntd<P extends object>(load: () => Promise<ComponentType<P>>) {
+  return onDemand<P>(async () => {
+    const [Around, Page] = await Promise.all([Antd(), load()]);
+    return (props: P) => <Around>{createElement(Page, props)}</Around>;
+  });
 }
+
+const StaffRoutes = inAntd(() => import("./StaffRoutes").then((m) => m.default));
+const SignInPage = onDemand(() => import("./features/access/SignInPage").then((m) => m.SignInPage));
+const InvitationPage = onDemand(() =>
+  import("./features/access/InvitationPage").then((m) => m.InvitationPage),
+);
+const BeginPage = inAntd(() => import("./features/beginning/BeginPage").then((m) => m.BeginPage));
+const TurnDoor = onDemand(() => import("./features/signing/taking/TurnDoor").then((m) => m.TurnDoor));
+const MyTurnPage = onDemand(() => import("./features/signing/taking/MyTurnPage").then((m) => m.MyTurnPage));
+const LockedDesk = inAntd(() => import("./features/signing/desk/LockedDesk").then((m) => m.LockedDesk));
+const CheckCopyPage = onDemand(() => import("./features/signing/CheckCopyPage").then((m) => m.CheckCopyPage));
 
 /** Which page an address shows; without a session it is the sign-in, for guests always the portal. */
 export function Routing() {
   return (
     <Routes>
-      <Route
-        path="/invitation/:token"
-        element={
-          <Suspense fallback={<OnItsWay />}>
-            <InvitationPage />
-          </Suspense>
-        }
-      />
-      <Route
-        path="/begin/:key"
-        element={
-          <InAntd>
-            <BeginPage />
-          </InAntd>
-        }
-      />
-      <Route
-        path="/check"
-        element={
-          <Suspense fallback={<OnItsWay />}>
-            <CheckCopyPage />
-          </Suspense>
-        }
-      />
-      <Route
-        path="/sign/:token"
-        element={
-          <Suspense fallback={<OnItsWay />}>
-            <TurnDoor />
-          </Suspense>
-        }
-      />
+      <Route path="/invitation/:token" element={<InvitationPage />} />
+      <Route path="/begin/:key" element={<BeginPage />} />
+      <Route path="/check" element={<CheckCopyPage />} />
+      <Route path="/sign/:token" element={<TurnDoor />} />
       <Route path="*" element={<SignedIn />} />
     </Routes>
   );
@@ -92,11 +50,7 @@ function SignedIn() {
   const me = useQuery(meOptions);
   const practice = useQuery(practiceOptions);
   if (!me.data && me.error instanceof Problem && me.error.status === 401) {
-    return (
-      <Suspense fallback={<OnItsWay />}>
-        <SignInPage />
-      </Suspense>
-    );
+    return <SignInPage />;
   }
   return (
     <Loaded query={practice}>
@@ -109,13 +63,9 @@ function SignedIn() {
                 {account.role === "GUEST" ? (
                   <GuestRoutes />
                 ) : account.lockedTo.length > 0 || account.lockedToTurn ? (
-                  <InAntd>
-                    <LockedDesk signings={account.lockedTo} turn={account.lockedToTurn ?? null} />
-                  </InAntd>
+                  <LockedDesk signings={account.lockedTo} turn={account.lockedToTurn ?? null} />
                 ) : (
-                  <InAntd>
-                    <StaffRoutes />
-                  </InAntd>
+                  <StaffRoutes />
                 )}
               </SessionBoundary>
             )}
@@ -131,14 +81,7 @@ function GuestRoutes() {
     <Routes>
       <Route path="/" element={<PortalPage />} />
       <Route path="/papers/:id" element={<PortalReader />} />
-      <Route
-        path="/signing/turns/:id"
-        element={
-          <Suspense fallback={<OnItsWay />}>
-            <MyTurnPage to="/" words="Back" />
-          </Suspense>
-        }
-      />
+      <Route path="/signing/turns/:id" element={<MyTurnPage to="/" words="Back" />} />
       <Route path="*" element={<Navigate to="/" replace />} />
     </Routes>
   );
