@@ -158,17 +158,21 @@ function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string)
               rowKey="id"
               dataSource={shown}
               pagination={false}
-              scroll={{ y: Math.max(240, window.innerHeight - 230), x: 1110 }}
+              scroll={{ y: Math.max(240, window.innerHeight - 230), x: 1145 }}
               rowSelection={
                 mayChange
-                  ? { selectedRowKeys: chosen, onChange: (keys) => setTicked(keys.map(String)) }
+                  ? {
+                      columnWidth: 40,
+                      selectedRowKeys: chosen,
+                      onChange: (keys) => setTicked(keys.map(String)),
+                    }
                   : undefined
               }
               onRow={(row) => ({ onClick: () => onOpen(row.id) })}
               columns={[
                 {
                   title: "Paper",
-                  width: 215,
+                  width: 205,
                   render: (_, row) => (
                     <span className="ellipsis">
                       <Link to={`?show=${which}&request=${row.id}`} onClick={(e) => e.stopPropagation()}>
@@ -180,13 +184,13 @@ function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string)
                 },
                 {
                   title: "Person",
-                  width: 160,
+                  width: 150,
                   sorter: (a, b) => a.person.localeCompare(b.person),
                   render: (_, row) => <span className="ellipsis">{row.person}</span>,
                 },
                 {
                   title: "Way",
-                  width: 140,
+                  width: 130,
                   render: (_, row) => (
                     <WayDots
                       dots={row.way.map((t) => ({
@@ -202,7 +206,7 @@ function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string)
                 },
                 {
                   title: "Whose turn",
-                  width: 175,
+                  width: 165,
                   render: (_, row) => <span className="ellipsis">{whose(row)}</span>,
                 },
                 {
@@ -215,7 +219,7 @@ function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string)
                 },
                 {
                   title: "Mail",
-                  width: 100,
+                  width: 95,
                   render: (_, row) => <Reached row={row} />,
                 },
                 {
