@@ -27,9 +27,13 @@ class CheckSealsTest {
     @TempDir
     Path folder;
 
-    private SealKey key(String owner) throws IOException {
+    /** Made once: that takes longer than what is done with them. */
+    @TempDir
+    static Path keys;
+
+    private static SealKey key(String owner) throws IOException {
         return SealKey.openOrMake(
-                new KeyFile(folder.resolve(owner + "/seal.p12"), "secret".toCharArray()), owner, Instant.now());
+                new KeyFile(keys.resolve(owner + "/seal.p12"), "secret".toCharArray()), owner, Instant.now());
     }
 
     private byte[] sealed(SealKey key) throws IOException {

@@ -72,11 +72,17 @@ class SealTest {
 
     private static final Evidence EVIDENCE = new Evidence(List.of("# Evidence", "Signed by both."), "{\"signers\":2}");
 
-    private SealKey key(Instant now) throws IOException {
+    /** Made once: that takes longer than what is done with them. */
+    @TempDir
+    static Path keys;
+
+    private static SealKey key(Instant now) throws IOException {
+        return key(keys, now);
+    }
+
+    private static SealKey key(Path keys, Instant now) throws IOException {
         return SealKey.openOrMake(
-                new KeyFile(folder.resolve("keys/seal.p12"), "secret".toCharArray()),
-                "Oakhollin Riding & Therapy Yard",
-                now);
+                new KeyFile(keys.resolve("seal.p12"), "secret".toCharArray()), "Oakhollin Riding & Therapy Yard", now);
     }
 
     private byte[] sealed(Path original, Format format) throws IOException {
@@ -166,7 +172,7 @@ class SealTest {
     @Test
     void whatOthersSealedBeforeStaysGood() throws Exception {
         SealKey others = SealKey.openOrMake(
-                new KeyFile(folder.resolve("others/seal.p12"), "other".toCharArray()), "Velmora Insurance", NOW);
+                new KeyFile(keys.resolve("others/seal.p12"), "other".toCharArray()), "Velmora Insurance", NOW);
         Path theirs =
                 Files.write(folder.resolve("theirs.pdf"), sealed(SamplePapers.pdf(folder, 1, 0), Format.PDF, others));
         byte[] both = sealed(theirs, Format.PDF);
@@ -180,7 +186,7 @@ class SealTest {
     @Test
     void whatOthersClosedForGoodIsKeptAsItIsWithinTheCopy() throws Exception {
         SealKey others = SealKey.openOrMake(
-                new KeyFile(folder.resolve("others/seal.p12"), "other".toCharArray()), "Velmora Insurance", NOW);
+                new KeyFile(keys.resolve("others/seal.p12"), "other".toCharArray()), "Velmora Insurance", NOW);
         byte[] plain = Files.readAllBytes(SamplePapers.pdf(folder, 2, 0));
         byte[] theirs;
         try (PDDocument document = Loader.loadPDF(plain)) {
@@ -215,18 +221,18 @@ class SealTest {
 
     @Test
     void sealsOfARenewedKeyAreKnownAsBefore() throws Exception {
-        SealKey first = key(NOW);
+        SealKey first = key(folder, NOW);
         byte[] before = first.certificates().get(0);
         byte[] old = sealed(SamplePapers.pdf(folder, 1, 0), Format.PDF, first);
-        SealKey renewed = key(NOW.plus(Duration.ofDays(1000)));
+        SealKey renewed = key(folder, NOW.plus(Duration.ofDays(1000)));
         assertThat(renewed.certificates().get(0)).isNotEqualTo(before);
         assertThat(renewed.knows(before)).isTrue();
         assertThat(renewed.knows(CheckSeals.of(old).get(0).certificate())).isTrue();
-        assertThat(key(NOW.plus(Duration.ofDays(1001))).certificates().get(0))
+        assertThat(key(folder, NOW.plus(Duration.ofDays(1001))).certificates().get(0))
                 .as("once is enough")
                 .isEqualTo(renewed.certificates().get(0));
         SealKey others = SealKey.openOrMake(
-                new KeyFile(folder.resolve("o.p12"), "other".toCharArray()), "Velmora Insurance", NOW);
+                new KeyFile(keys.resolve("others/seal.p12"), "other".toCharArray()), "Velmora Insurance", NOW);
         assertThat(renewed.knows(others.certificates().get(0))).isFalse();
         assertThat(renewed.knows("no certificate".getBytes(StandardCharsets.UTF_8)))
                 .isFalse();
