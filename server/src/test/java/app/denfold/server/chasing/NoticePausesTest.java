@@ -35,7 +35,7 @@ class NoticePausesTest {
                 now = notice.nextAttempt();
             }
         }
-        assertThat(pauses).hasSizeGreaterThan(4).isSorted();
+        assertThat(pauses).as("tried ten times").hasSize(9).isSorted();
         assertThat(pauses.get(0)).isLessThan(pauses.get(3));
         assertThat(notice.nextAttempt()).isNull();
         assertThat(notice.mayBeRetried(NOW)).as("by hand always").isTrue();
@@ -61,5 +61,42 @@ class NoticePausesTest {
         assertThat(notice.mayBeRetried(NOW.plusSeconds(6))).isTrue();
         notice.sent(NOW.plusSeconds(7));
         assertThat(notice.mayBeRetried(NOW.plusSeconds(99))).isFalse();
+    }
+
+    @Test
+    void whatWasClaimedAndNotTriedCostsNoAttempt() {
+        Notice notice = notice();
+        notice.claim(NOW);
+        notice.putBack();
+        assertThat(notice.state()).isEqualTo(Notice.State.QUEUED);
+        notice.claim(NOW);
+        notice.failed(NOW, "no answer", false);
+        assertThat(notice.nextAttempt()).as("the first pause").isEqualTo(NOW.plusSeconds(60));
+        assertThat(notice.result()).isEqualTo("no answer");
+        assertThat(notice.isClaimedBefore(NOW)).isFalse();
+        assertThat(notice.isClaimedBefore(NOW.plusSeconds(1))).isTrue();
+        notice.release();
+        assertThat(notice.state()).isEqualTo(Notice.State.QUEUED);
+        assertThat(notice.isClaimedBefore(NOW.plusSeconds(1))).isFalse();
+    }
+
+    @Test
+    void whatWasSentKeepsNoSecretAndEachAttemptHasTheSameNumber() {
+        UUID number = UUID.randomUUID();
+        String secret = "a".repeat(30);
+        Notice notice = new Notice(
+                number,
+                Message.ofNoFile("signature", "t@post.example", "Please sign", "Here: /sign/" + secret),
+                new Actor(new UUID(1, 1), "Ottilie"),
+                LocalDate.of(2026, 11, 28),
+                NOW);
+        assertThat(notice.body()).contains(secret);
+        assertThat(notice.messageId("oakhollin.example")).isEqualTo("<" + number + "@oakhollin.example>");
+        notice.claim(NOW);
+        notice.sent(NOW.plusSeconds(1));
+        assertThat(notice.body()).doesNotContain(secret);
+        assertThat(notice.finishedAt()).isEqualTo(NOW.plusSeconds(1));
+        assertThat(notice.queuedById()).isEqualTo(new UUID(1, 1));
+        assertThat(notice.queuedBy()).isEqualTo("Ottilie");
     }
 }

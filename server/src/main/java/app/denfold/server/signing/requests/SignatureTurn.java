@@ -129,6 +129,7 @@ public class SignatureTurn {
         this.address = newAddress;
         this.passedOnBy = by;
         this.toldAt = null;
+        this.noticeId = null;
         this.openedAt = null;
         this.reminders = 0;
         this.remindedAt = null;
