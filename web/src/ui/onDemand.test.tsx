@@ -1,6 +1,6 @@
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { useState } from "react";
-import { afterEach, expect, test } from "vitest";
+import { Component, type ReactNode, useState } from "react";
+import { afterEach, expect, test, vi } from "vitest";
 import { onDemand } from "./onDemand";
 
 afterEach(cleanup);
@@ -29,4 +29,24 @@ test("what is fetched is shown at once, keeps what it holds, and is fetched only
   render(<Page name="again" />);
   expect(screen.getByRole("button", { name: "again 0" })).toBeTruthy();
   expect(fetched).toBe(1);
+});
+
+class Boundary extends Component<{ children: ReactNode }, { words?: string }> {
+  override state: { words?: string } = {};
+  static getDerivedStateFromError = (error: Error) => ({ words: error.message });
+  override render() {
+    return this.state.words ?? this.props.children;
+  }
+}
+
+test("what cannot be fetched is an error of whoever stands around it", async () => {
+  const said = vi.spyOn(console, "error").mockImplementation(() => undefined);
+  const Page = onDemand<{ name: string }>(() => Promise.reject(new Error("no connection")));
+  render(
+    <Boundary>
+      <Page name="lost" />
+    </Boundary>,
+  );
+  await screen.findByText("no connection");
+  said.mockRestore();
 });

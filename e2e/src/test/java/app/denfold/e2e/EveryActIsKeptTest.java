@@ -14,7 +14,6 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.BeforeEach;
-import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -24,7 +23,6 @@ import org.junit.jupiter.api.io.TempDir;
  * note visits, hand over, change rules and guests send papers: every act that was acknowledged stands, once, with its line in the trail, and the
  * trail's chain is whole. The number of kills is {@code -Ddenfold.act-kills}; {@code ./denfold kills} asks for 201.
  */
-@Tag("alone")
 class EveryActIsKeptTest {
 
     private static final int KILLS = Integer.getInteger("denfold.act-kills", 6);

@@ -116,9 +116,8 @@ final class ServerProcess implements AutoCloseable {
         if (Runtime.version().feature() >= LEARNS) {
             // the first one that ends by itself leaves its classes to those after it, which start in half the time
             command.add("-XX:+AutoCreateSharedArchive");
-            command.add("-XX:SharedArchiveFile="
-                    + Path.of("target", "server-" + System.getProperty("surefire.forkNumber", "1") + ".jsa")
-                            .toAbsolutePath());
+            command.add(
+                    "-XX:SharedArchiveFile=" + Path.of("target", "server.jsa").toAbsolutePath());
         }
         command.add("app.denfold.server.DenFold");
         ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
