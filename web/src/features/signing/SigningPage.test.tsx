@@ -95,6 +95,21 @@ test("the screen is handed over with the paper, and goes back only with the pass
   expect(calls.filter((c) => c.path === "/api/desk-lock")).toHaveLength(1);
 });
 
+test("a screen that could not be handed over shows no paper, and is tried again", async () => {
+  let lost = true;
+  serveSigning({
+    "GET /api/session": OTTILIE,
+    "POST /api/desk-lock": () =>
+      lost ? new Refusal(503, { detail: "The database is away.", code: "away" }) : {},
+  });
+  show(<SigningPage />, "/signing/s1", "/signing/:id");
+  await screen.findByText("The database is away.");
+  expect(screen.queryByText("Tamsin Korhola, please sign")).toBeNull();
+  lost = false;
+  fireEvent.click(screen.getByRole("button", { name: "Try again" }));
+  await screen.findByText("Tamsin Korhola, please sign");
+});
+
 test("when all have signed, the next of several papers is laid before them", async () => {
   serve({
     "GET /api/session": { ...OTTILIE, lockedTo: ["s1", "s2", "s3"] },

@@ -26,16 +26,26 @@ export function SigningPage({ id: given }: { id?: string }) {
   const isOpen = signing.data?.state === "OPEN";
   // the screen is handed over with the first paper, and once: whoever unlocks it gets it back
   const handedOver = useRef(isLocked);
+  const [failed, setFailed] = useState<unknown>();
   useEffect(() => {
     handedOver.current ||= isLocked;
-    if (isOpen && !handedOver.current) {
+    if (isOpen && !failed && !handedOver.current) {
       handedOver.current = true;
       const signings = [id, ...(then?.split(",") ?? [])];
-      done(api.POST("/api/desk-lock", { body: { signings } })).then(() =>
-        queries.setQueryData(meOptions.queryKey, (me) => me && { ...me, lockedTo: signings }),
+      done(api.POST("/api/desk-lock", { body: { signings } })).then(
+        () => queries.setQueryData(meOptions.queryKey, (me) => me && { ...me, lockedTo: signings }),
+        setFailed,
       );
     }
-  }, [id, then, isOpen, isLocked, queries]);
+  }, [id, then, isOpen, isLocked, failed, queries]);
+  if (failed) {
+    const again = () => {
+      handedOver.current = false;
+      setFailed(undefined);
+      signing.refetch();
+    };
+    return <Loaded query={{ error: failed, isPending: false, refetch: again }}>{() => null}</Loaded>;
+  }
   return <Loaded query={signing}>{(data) => <Desk signing={data} isLocked={isLocked} />}</Loaded>;
 }
 

@@ -96,6 +96,17 @@ test("a request is withdrawn only after it was asked, with a reason", async () =
   );
 });
 
+test("what a filter hides is not chosen any more", async () => {
+  open("/signing?show=all");
+  fireEvent.click((await screen.findAllByRole("checkbox")).at(-1) as HTMLElement);
+  await screen.findByText("1 chosen");
+  const find = screen.getByLabelText("Find by person, paper or signer");
+  fireEvent.change(find, { target: { value: "nobody of this name" } });
+  await waitFor(() => expect(screen.queryByText("1 chosen")).toBeNull());
+  fireEvent.change(find, { target: { value: "" } });
+  await screen.findByText("1 chosen");
+});
+
 test("of several that wait for me each is looked through before one signature is given for all", async () => {
   const mine = (id: string, person: string) => ({
     turnId: id,

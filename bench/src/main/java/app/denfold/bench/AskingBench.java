@@ -2,8 +2,6 @@ package app.denfold.bench;
 
 import app.denfold.core.signing.SigningTurn.Task;
 import app.denfold.server.content.Contents;
-import app.denfold.server.documents.Documents;
-import app.denfold.server.documents.FilingDetails;
 import app.denfold.server.signing.asking.AskDetails;
 import app.denfold.server.signing.asking.AskToSign;
 import com.icegreen.greenmail.util.GreenMail;
@@ -16,7 +14,6 @@ import java.io.ByteArrayOutputStream;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.PreparedStatement;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Properties;
@@ -95,17 +92,10 @@ public final class AskingBench {
             document.addPage(new PDPage());
             document.save(pdf);
         }
-        LocalDate today = LocalDate.now();
         String sha256 = server.bean(Contents.class).keepPdf(pdf.toByteArray(), 1);
         List<UUID> ids = new ArrayList<>();
         for (int i = 0; i < papers; i++) {
-            ids.add(server.bean(Documents.class)
-                    .takeOver(
-                            server.viewer().actor(),
-                            new FilingDetails(server.newFile(), "contract", today, null, null),
-                            new Documents.Received(sha256, today, "dropped"),
-                            Documents.History.none())
-                    .id());
+            ids.add(server.newContract(sha256));
         }
         return ids;
     }

@@ -5,6 +5,8 @@ import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.access.accounts.NewAccount;
 import app.denfold.server.demo.DemoCatalog;
+import app.denfold.server.documents.Documents;
+import app.denfold.server.documents.FilingDetails;
 import app.denfold.server.people.PersonDetails;
 import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeSettings;
@@ -82,6 +84,18 @@ final class BenchServer implements AutoCloseable {
         PersonDetails tamsin = PersonDetails.since(
                 "employee", "Tamsin", "Korhola", today.minusYears(30), null, "Stables", today.minusYears(3), Map.of());
         return bean(PersonFiles.class).open(tamsin, true, viewer.actor()).id();
+    }
+
+    /** Files a contract of today in a file of its own. @param sha256 of bytes that are kept */
+    UUID newContract(String sha256) {
+        LocalDate today = LocalDate.now();
+        return bean(Documents.class)
+                .takeOver(
+                        viewer.actor(),
+                        new FilingDetails(newFile(), "contract", today, null, null),
+                        new Documents.Received(sha256, today, "dropped"),
+                        Documents.History.none())
+                .id();
     }
 
     @Override

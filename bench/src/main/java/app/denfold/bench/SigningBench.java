@@ -2,8 +2,6 @@ package app.denfold.bench;
 
 import app.denfold.core.signing.SigningTurn.Task;
 import app.denfold.server.content.Contents;
-import app.denfold.server.documents.Documents;
-import app.denfold.server.documents.FilingDetails;
 import app.denfold.server.signing.asking.AskDetails;
 import app.denfold.server.signing.asking.AskToSign;
 import com.icegreen.greenmail.util.GreenMail;
@@ -15,7 +13,6 @@ import com.microsoft.playwright.Route;
 import jakarta.mail.internet.MimeMessage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
@@ -136,15 +133,7 @@ public final class SigningBench {
     }
 
     private static UUID paper(BenchServer server, String words) throws IOException {
-        LocalDate today = LocalDate.now();
-        return server.bean(Documents.class)
-                .takeOver(
-                        server.viewer().actor(),
-                        new FilingDetails(server.newFile(), "contract", today, null, null),
-                        new Documents.Received(
-                                server.bean(Contents.class).keepPdf(pdf(words), PAGES), today, "dropped"),
-                        Documents.History.none())
-                .id();
+        return server.newContract(server.bean(Contents.class).keepPdf(pdf(words), PAGES));
     }
 
     private static byte[] pdf(String words) throws IOException {

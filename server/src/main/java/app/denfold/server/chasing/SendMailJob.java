@@ -162,7 +162,7 @@ class SendMailJob {
         try {
             connection.send(message(notice, look));
             return Optional.empty();
-        } catch (MessagingException | UnsupportedEncodingException refused) {
+        } catch (MessagingException | UnsupportedEncodingException | RuntimeException refused) {
             return Optional.of(refused);
         }
     }

@@ -105,10 +105,10 @@ public class AskToSign {
                 all.stream().map(d -> prepared(viewer, d, open, accounts)).toList();
         List<SignatureRequest> begun = prepared.stream().map(Prepared::request).toList();
         // told before they are written, so that each is written once
-        List<TellTurns.Letter> letters = tell.lettersFor(begun);
+        List<TellTurns.TurnMail> mails = tell.mailsFor(begun);
         requests.saveAll(begun);
         note(begun, "signing-asked", r -> "asked " + names(r.turns()) + " to sign", "");
-        tell.send(letters);
+        tell.send(mails);
         write();
         prepared.forEach(p -> keepPlaces(p.details(), p.request(), p.pages()));
         return begun;

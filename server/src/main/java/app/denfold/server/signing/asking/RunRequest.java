@@ -92,10 +92,17 @@ public class RunRequest {
     /** Ends it before everybody signed, tells who is concerned, and has what was signed sealed. */
     public void end(SignatureRequest request, RequestState as, Actor by, @Nullable String reason) {
         request.end(as, by.name(), reason, calendar.now());
-        scans.leaveUnseen(request);
+        leaveScans(request, by);
         tell.endedEarly(request, by.id());
         tell.whoeverAsked(request, by.id(), TellSigners.words(as));
         seal.later(request);
+    }
+
+    /** What came back on paper and was not looked at before the request ended is for whoever sees to Arrivals. */
+    public void leaveScans(SignatureRequest request, Actor by) {
+        if (scans.leaveUnseen(request)) {
+            note(request, by, "signing-scan-left", "put back into Arrivals what came back signed with a pen for", "");
+        }
     }
 
     /** @throws Refusal when the day is past */

@@ -3,6 +3,7 @@ package app.denfold.server.signing.requests;
 import app.denfold.core.signing.SigningTurn.Outcome;
 import app.denfold.server.arrivals.receiving.Arrivals;
 import app.denfold.server.content.destroying.UsesContent;
+import java.util.List;
 import java.util.Objects;
 import org.springframework.stereotype.Component;
 
@@ -23,9 +24,13 @@ public class SignedScans implements UsesContent {
         return requests.existsWithScan(sha256);
     }
 
-    /** A request has ended: what came back for it and nobody has looked at waits in Arrivals again. */
-    public void leaveUnseen(SignatureRequest request) {
-        request.turns().stream().filter(t -> t.outcome() == Outcome.TO_CONFIRM).forEach(t -> leave(request, t));
+    /** A request has ended: what came back for it and nobody has looked at waits in Arrivals again. @return whether anything does */
+    public boolean leaveUnseen(SignatureRequest request) {
+        List<SignatureTurn> unseen = request.turns().stream()
+                .filter(t -> t.outcome() == Outcome.TO_CONFIRM)
+                .toList();
+        unseen.forEach(t -> leave(request, t));
+        return !unseen.isEmpty();
     }
 
     /** What came back for a turn is not it: it waits in Arrivals again, and the signer is asked as before. */

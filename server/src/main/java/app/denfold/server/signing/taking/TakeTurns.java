@@ -24,7 +24,6 @@ import app.denfold.server.signing.requests.SignatureQuestionRepository;
 import app.denfold.server.signing.requests.SignatureRequest;
 import app.denfold.server.signing.requests.SignatureRequestRepository;
 import app.denfold.server.signing.requests.SignatureTurn;
-import app.denfold.server.signing.requests.SignedScans;
 import app.denfold.server.signing.sealing.SealSigned;
 import app.denfold.server.signing.sealing.SealedCopies;
 import app.denfold.server.signing.telling.TellSigners;
@@ -52,7 +51,6 @@ public class TakeTurns {
     private final SignatureQuestionRepository questions;
     private final ShownPageStore shown;
     private final SealSigned seal;
-    private final SignedScans scans;
     private final TellSigners tell;
     private final TellTurns turns;
     private final RunRequest run;
@@ -65,7 +63,6 @@ public class TakeTurns {
             SignatureQuestionRepository questions,
             ShownPageStore shown,
             SealSigned seal,
-            SignedScans scans,
             TellSigners tell,
             TellTurns turns,
             RunRequest run,
@@ -76,7 +73,6 @@ public class TakeTurns {
         this.questions = questions;
         this.shown = shown;
         this.seal = seal;
-        this.scans = scans;
         this.tell = tell;
         this.turns = turns;
         this.run = run;
@@ -207,7 +203,7 @@ public class TakeTurns {
         SignatureRequest request = lock(turnId);
         SignatureTurn turn = open(request, turnId, null);
         request.refuse(turn, hand, reason.strip(), calendar.now());
-        scans.leaveUnseen(request);
+        run.leaveScans(request, hand.actor());
         boolean approver = turn.task() == Task.APPROVE;
         run.note(
                 request,

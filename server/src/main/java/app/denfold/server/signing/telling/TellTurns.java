@@ -42,11 +42,11 @@ public class TellTurns {
     }
 
     /**
-     * A letter to somebody whose turn it is.
+     * A mail to somebody whose turn it is.
      *
      * @param token secret of the link in it; null for a colleague
      */
-    public record Letter(
+    public record TurnMail(
             UUID number,
             SignatureRequest request,
             SignatureTurn turn,
@@ -57,11 +57,11 @@ public class TellTurns {
 
     /** Those whose turn has come and who do not know it yet. */
     public void turnsThatCame(SignatureRequest request) {
-        send(lettersFor(List.of(request)));
+        send(mailsFor(List.of(request)));
     }
 
-    /** Notes that they are told, which is true once the letters are {@link #send sent}. */
-    public List<Letter> lettersFor(List<SignatureRequest> all) {
+    /** Notes that they are told, which is true once the mails are {@link #send sent}. */
+    public List<TurnMail> mailsFor(List<SignatureRequest> all) {
         Set<String> withAccount = accounts.viewersByEmail(all.stream()
                         .flatMap(r -> r.whoseTurn().stream())
                         .map(SignatureTurn::address)
@@ -69,7 +69,7 @@ public class TellTurns {
                         .map(Objects::requireNonNull)
                         .toList())
                 .keySet();
-        List<Letter> letters = new ArrayList<>();
+        List<TurnMail> mails = new ArrayList<>();
         for (SignatureRequest request : all) {
             if (request.isAtDesk()) {
                 continue;
@@ -77,26 +77,20 @@ public class TellTurns {
             for (SignatureTurn turn : request.whoseTurn()) {
                 if (turn.toldAt() == null) {
                     turn.told(calendar.now());
-                    letter(request, turn, needsCode(turn, withAccount), false).ifPresent(letters::add);
+                    mailFor(request, turn, needsCode(turn, withAccount), false).ifPresent(mails::add);
                 }
             }
         }
-        return letters;
+        return mails;
     }
 
     /** Their links lead to turns that are kept by now. */
-    public void send(List<Letter> letters) {
-        for (Letter letter : letters) {
-            if (letter.token() != null) {
-                links.issue(letter.turn().id(), letter.token());
+    public void send(List<TurnMail> mails) {
+        for (TurnMail one : mails) {
+            if (one.token() != null) {
+                links.issue(one.turn().id(), one.token());
             }
-            mail.send(
-                    letter.number(),
-                    letter.request(),
-                    letter.to(),
-                    letter.turn().accountId() != null,
-                    letter.subject(),
-                    letter.body());
+            mail.send(one.number(), one.request(), one.to(), one.turn().accountId() != null, one.subject(), one.body());
         }
     }
 
@@ -112,11 +106,11 @@ public class TellTurns {
         Set<String> withAccount = turn.address() == null
                 ? Set.of()
                 : accounts.viewersByEmail(List.of(turn.address())).keySet();
-        letter(request, turn, needsCode(turn, withAccount), true).ifPresent(letter -> send(List.of(letter)));
+        mailFor(request, turn, needsCode(turn, withAccount), true).ifPresent(one -> send(List.of(one)));
     }
 
     /** Empty when no address is known. */
-    private Optional<Letter> letter(SignatureRequest request, SignatureTurn turn, boolean needsCode, boolean again) {
+    private Optional<TurnMail> mailFor(SignatureRequest request, SignatureTurn turn, boolean needsCode, boolean again) {
         String to = mail.mailOf(turn);
         if (to == null) {
             return Optional.empty();
@@ -150,6 +144,6 @@ public class TellTurns {
                 + mail.subjectOf(request, turn);
         UUID number = Outbox.freshNumber();
         turn.writtenTo(number);
-        return Optional.of(new Letter(number, request, turn, token, to, subject, body.toString()));
+        return Optional.of(new TurnMail(number, request, turn, token, to, subject, body.toString()));
     }
 }
