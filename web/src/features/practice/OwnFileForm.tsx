@@ -9,7 +9,9 @@ export function OwnFileForm({ kept }: { kept: Shape<"OwnFilesRequest"> }) {
   return (
     <>
       <PartHead title="Own files" draft={draft} save={save} />
-      <p className="muted">What people with an account may do in the file about themselves, under “My file”.</p>
+      <p className="muted">
+        What people with an account may do in the file about themselves, under “My file”.
+      </p>
       <Checkbox.Group
         aria-label="In their own file they may"
         options={[
