@@ -24,6 +24,8 @@ import org.apache.pdfbox.util.Matrix;
 import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** Where words stand on a page, in text layers and in scans. */
 class WordPlacesTest {
@@ -73,6 +75,26 @@ class WordPlacesTest {
         assertThat(page.boxes().get(1).left()).isGreaterThan(first.left() + first.width());
         assertThat(page.boxes().get(4).left()).isCloseTo(5000, NEAR);
         assertThat(page.boxes().get(4).top()).isBetween(4700, 5000);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "0, 1000, 1100, 1125, 188",
+        "90, 8713, 1000, 188, 1125",
+        "180, 7875, 8713, 1125, 188",
+        "270, 1100, 7875, 188, 1125"
+    })
+    void wordsThatRunSidewaysHaveTheirPlacesToo(int rotation, int left, int top, int width, int height)
+            throws IOException {
+        PDPage turned = new PDPage(new PDRectangle(800, 800));
+        turned.setRotation(rotation);
+        WordBox first =
+                page(turned, Matrix.getTranslateInstance(80, 700)).boxes().get(0);
+        Offset<Integer> rounding = Offset.offset(2);
+        assertThat(first.left()).isCloseTo(left, rounding);
+        assertThat(first.top()).isCloseTo(top, rounding);
+        assertThat(first.width()).isCloseTo(width, rounding);
+        assertThat(first.height()).isCloseTo(height, rounding);
     }
 
     @Test

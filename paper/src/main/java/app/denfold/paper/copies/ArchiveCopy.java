@@ -60,9 +60,6 @@ public final class ArchiveCopy {
         if (format == Format.PDF && fromItsPages(copy, file)) {
             return Made.FROM_ITS_PAGES;
         }
-        if (format != Format.PDF && format.shown() != Format.Shown.PAGES && format.shown() != Format.Shown.WORDS) {
-            throw new IOException("it has no pages");
-        }
         asPictures(copy, file, format);
         if (!holds(copy)) {
             throw new IOException("no copy of it holds to the standard");
@@ -137,15 +134,23 @@ public final class ArchiveCopy {
             if (format == Format.PDF) {
                 drawEach(document, file);
             } else {
-                List<CopyPages.Chosen> pages = new ArrayList<>();
-                for (int page = 1; page <= pages(file, format); page++) {
-                    pages.add(new CopyPages.Chosen(file, format, page, 0));
-                }
-                CopyPages.drawInto(document, pages);
+                CopyPages.drawInto(document, allPages(file, format));
             }
             declare(document);
             document.save(copy.toFile());
         }
+    }
+
+    /** Of a paper that is no PDF. @throws IOException when it has no pages */
+    static List<CopyPages.Chosen> allPages(Path file, Format format) throws IOException {
+        if (format.shown() != Format.Shown.PAGES && format.shown() != Format.Shown.WORDS) {
+            throw new IOException("it has no pages");
+        }
+        List<CopyPages.Chosen> pages = new ArrayList<>();
+        for (int page = 1; page <= pages(file, format); page++) {
+            pages.add(new CopyPages.Chosen(file, format, page, 0));
+        }
+        return pages;
     }
 
     private static int pages(Path file, Format format) throws IOException {
@@ -168,7 +173,7 @@ public final class ArchiveCopy {
     }
 
     /** Says what it is, and what its colours mean. */
-    private static void declare(PDDocument document) throws IOException {
+    static void declare(PDDocument document) throws IOException {
         document.setDocumentInformation(new PDDocumentInformation());
         document.setVersion(1.7f);
         XMPMetadata xmp = XMPMetadata.createXMPMetadata();

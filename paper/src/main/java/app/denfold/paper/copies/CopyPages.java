@@ -98,7 +98,7 @@ public final class CopyPages {
         return page;
     }
 
-    private static BufferedImage picture(Chosen chosen) throws IOException {
+    static BufferedImage picture(Chosen chosen) throws IOException {
         if (chosen.format().shown() == Format.Shown.WORDS) {
             List<String> pages = TextOfPaper.pages(chosen.file(), chosen.format());
             requirePage(chosen.page(), pages.size());

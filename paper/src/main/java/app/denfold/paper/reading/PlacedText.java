@@ -11,7 +11,7 @@ import java.util.List;
  */
 public record PlacedText(String text, List<WordBox> boxes) {
 
-    static final PlacedText NONE = new PlacedText("", List.of());
+    public static final PlacedText NONE = new PlacedText("", List.of());
 
     /** @throws IllegalArgumentException when words and boxes do not answer each other */
     public PlacedText {

@@ -49,7 +49,7 @@ final class TextLayer {
         protected void writeString(String text, List<TextPosition> positions) throws IOException {
             super.writeString(text, positions);
             PageFrame frame = PageFrame.of(getCurrentPage());
-            List<Extent> parts = parts(positions, frame);
+            List<Extent> parts = parts(positions, frame, getCurrentPage().getRotation());
             int written = PlacedText.words(text);
             if (written == 0) {
                 close();
@@ -105,17 +105,17 @@ final class TextLayer {
         }
 
         /** What stands between the blanks of a run of letters. */
-        private static List<Extent> parts(List<TextPosition> positions, PageFrame frame) {
+        private static List<Extent> parts(List<TextPosition> positions, PageFrame frame, int rotation) {
             List<Extent> parts = new ArrayList<>();
             Extent part = null;
             for (TextPosition position : positions) {
                 if (position.getUnicode() == null || position.getUnicode().isBlank()) {
                     part = null;
                 } else if (part == null) {
-                    part = Extent.of(position, frame);
+                    part = Extent.of(position, frame, rotation);
                     parts.add(part);
                 } else {
-                    part = Extent.over(List.of(part, Extent.of(position, frame)));
+                    part = Extent.over(List.of(part, Extent.of(position, frame, rotation)));
                     parts.set(parts.size() - 1, part);
                 }
             }
@@ -127,15 +127,38 @@ final class TextLayer {
     private record Extent(double left, double top, double right, double bottom, double width, double height) {
         private static final double DESCENT = 0.25;
 
-        static Extent of(TextPosition at, PageFrame frame) {
-            double up = Math.max(at.getHeight(), 0.6 * at.getFontSizeInPt());
+        /** Also of letters that run upwards, downwards or at a slant, on a page that is turned or not. */
+        static Extent of(TextPosition at, PageFrame frame, int rotation) {
+            double up = Math.max(at.getHeightDir(), 0.6 * at.getFontSizeInPt());
+            double startX = at.getTextMatrix().getTranslateX();
+            double startY = at.getTextMatrix().getTranslateY();
+            double alongX = at.getTextMatrix().getValue(0, 0);
+            double alongY = at.getTextMatrix().getValue(0, 1);
+            double length = Math.hypot(alongX, alongY);
+            double upX = length == 0 ? 0 : -alongY / length * up;
+            double upY = length == 0 ? up : alongX / length * up;
+            List<double[]> corners = new ArrayList<>();
+            for (double[] foot : new double[][] {{startX, startY}, {at.getEndX(), at.getEndY()}}) {
+                corners.add(seen(foot[0] + upX, foot[1] + upY, frame, rotation));
+                corners.add(seen(foot[0] - DESCENT * upX, foot[1] - DESCENT * upY, frame, rotation));
+            }
             return new Extent(
-                    at.getX(),
-                    at.getY() - up,
-                    at.getX() + at.getWidth(),
-                    at.getY() + DESCENT * up,
+                    corners.stream().mapToDouble(c -> c[0]).min().orElse(0),
+                    corners.stream().mapToDouble(c -> c[1]).min().orElse(0),
+                    corners.stream().mapToDouble(c -> c[0]).max().orElse(0),
+                    corners.stream().mapToDouble(c -> c[1]).max().orElse(0),
                     frame.width(),
                     frame.height());
+        }
+
+        /** From the file's coordinates, with their origin at the lower left of the page before it is turned. */
+        private static double[] seen(double x, double y, PageFrame frame, int rotation) {
+            return switch (Math.floorMod(rotation, 360)) {
+                case 90 -> new double[] {y, x};
+                case 180 -> new double[] {frame.width() - x, y};
+                case 270 -> new double[] {frame.width() - y, frame.height() - x};
+                default -> new double[] {x, frame.height() - y};
+            };
         }
 
         static Extent over(List<Extent> parts) {

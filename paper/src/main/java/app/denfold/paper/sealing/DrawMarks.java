@@ -1,5 +1,6 @@
 package app.denfold.paper.sealing;
 
+import app.denfold.paper.drawing.CopyText;
 import app.denfold.paper.drawing.PageFrame;
 import java.io.IOException;
 import java.util.List;

@@ -1,5 +1,6 @@
 package app.denfold.paper.sealing;
 
+import app.denfold.paper.drawing.CopyText;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;

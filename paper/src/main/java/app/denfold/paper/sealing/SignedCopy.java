@@ -3,6 +3,7 @@ package app.denfold.paper.sealing;
 import app.denfold.paper.Format;
 import app.denfold.paper.PdfFiles;
 import app.denfold.paper.copies.CopyPages;
+import app.denfold.paper.drawing.CopyText;
 import app.denfold.paper.drawing.ImagePages;
 import app.denfold.paper.drawing.TextOfPaper;
 import java.io.ByteArrayOutputStream;

@@ -2,7 +2,9 @@ package app.denfold.paper.worker;
 
 import app.denfold.paper.Format;
 import app.denfold.paper.copies.ArchiveCopy;
+import app.denfold.paper.copies.BundlePdf;
 import app.denfold.paper.copies.CopyPages;
+import app.denfold.paper.copies.LeavingCopy;
 import app.denfold.paper.places.WritingPlace;
 import app.denfold.paper.reading.PageFacts;
 import app.denfold.paper.reading.ReadPages;
@@ -21,6 +23,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.Executors;
 import java.util.concurrent.LinkedBlockingQueue;
@@ -150,6 +153,50 @@ public final class PaperWorkers implements AutoCloseable {
                     return new Task.Copy(chosen, output.toString());
                 },
                 to);
+    }
+
+    /**
+     * Makes the copy of a paper that somebody outside gets.
+     *
+     * @return what can be read on each of its pages
+     * @throws WorkerFailed when none can be made within the bounds, or something covered could still be read in it
+     */
+    public List<PageFacts> leave(
+            Path file, Format format, LeavingCopy.Wanted wanted, LeavingCopy.Settings settings, Path to)
+            throws IOException {
+        // each page is told when it is drawn, which shows that the work goes on, and again as it is in the finished
+        // copy
+        Map<Integer, PageFacts> pages = new TreeMap<>();
+        handle(
+                new Attempts(),
+                (folder, output) -> {
+                    pages.clear();
+                    return new Task.Leave(folder.lend(file).toString(), format, wanted, settings, output.toString());
+                },
+                to,
+                page -> pages.put(page.number(), page),
+                NOTHING_TO_SIGN);
+        return List.copyOf(pages.values());
+    }
+
+    /**
+     * Sets PDFs one behind the other, with contents and bookmarks.
+     *
+     * @return how many pages that makes
+     * @throws WorkerFailed when that was not possible within the bounds
+     */
+    public int bundle(String title, List<BundlePdf.Part> parts, Path to) throws IOException {
+        return handle(
+                        (folder, output) -> {
+                            List<Task.BundlePart> lent = new ArrayList<>();
+                            for (BundlePdf.Part part : parts) {
+                                lent.add(new Task.BundlePart(
+                                        folder.lend(part.pdf()).toString(), part.title()));
+                            }
+                            return new Task.Bundle(title, lent, output.toString());
+                        },
+                        to)
+                .pages();
     }
 
     /**

@@ -3,7 +3,9 @@ package app.denfold.paper.worker;
 import app.denfold.paper.Format;
 import app.denfold.paper.codes.CodedPages;
 import app.denfold.paper.copies.ArchiveCopy;
+import app.denfold.paper.copies.BundlePdf;
 import app.denfold.paper.copies.CopyPages;
+import app.denfold.paper.copies.LeavingCopy;
 import app.denfold.paper.copies.Unlock;
 import app.denfold.paper.drawing.PageImage;
 import app.denfold.paper.places.FindPlaces;
@@ -79,6 +81,30 @@ sealed interface Task {
             }
             CopyPages.to(Path.of(to), chosen);
             return Report.done(true);
+        }
+    }
+
+    record Leave(String file, Format format, LeavingCopy.Wanted wanted, LeavingCopy.Settings settings, String to)
+            implements Task {
+        @Override
+        public Report done(Conversation with) throws IOException {
+            LeavingCopy.to(Path.of(to), Path.of(file), format, wanted, settings, page -> with.tell(Report.page(page)));
+            return Report.done(true);
+        }
+    }
+
+    /** A paper of a bundle. */
+    record BundlePart(String file, String title) {}
+
+    record Bundle(String title, List<BundlePart> parts, String to) implements Task {
+        @Override
+        public Report done(Conversation with) throws IOException {
+            return Report.made(BundlePdf.to(
+                    Path.of(to),
+                    title,
+                    parts.stream()
+                            .map(p -> new BundlePdf.Part(Path.of(p.file()), p.title()))
+                            .toList()));
         }
     }
 

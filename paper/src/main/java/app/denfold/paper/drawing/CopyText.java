@@ -1,4 +1,4 @@
-package app.denfold.paper.sealing;
+package app.denfold.paper.drawing;
 
 import java.io.IOException;
 import java.io.InputStream;
@@ -8,12 +8,14 @@ import org.apache.fontbox.ttf.TrueTypeFont;
 import org.apache.pdfbox.io.RandomAccessReadBuffer;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.apache.pdfbox.pdmodel.graphics.state.RenderingMode;
 import org.jspecify.annotations.Nullable;
 
-/** Writes words on the pages of one revision, in a font of which the letters used go with it. */
-final class CopyText {
+/** Writes words on the pages of one copy, or of one revision of it, in a font of which the letters used go with it. */
+public final class CopyText {
 
     private static final String FONT = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
 
@@ -23,13 +25,13 @@ final class CopyText {
     /** Only where something is written. */
     private @Nullable PDFont font;
 
-    CopyText(PDDocument document, TrueTypeFont letters) {
+    public CopyText(PDDocument document, TrueTypeFont letters) {
         this.document = document;
         this.letters = letters;
     }
 
     /** To be read once for all revisions of a copy, and closed after the last. */
-    static TrueTypeFont letters() throws IOException {
+    public static TrueTypeFont letters() throws IOException {
         try (InputStream in = Objects.requireNonNull(PDDocument.class.getResourceAsStream(FONT))) {
             return new TTFParser().parse(new RandomAccessReadBuffer(in.readAllBytes()));
         }
@@ -45,16 +47,38 @@ final class CopyText {
     }
 
     /** @return a size in points at which the words are no wider, and at most {@code most} */
-    float fitting(String words, float width, float most) throws IOException {
+    public float fitting(String words, float width, float most) throws IOException {
         float natural = font().getStringWidth(printable(words)) / 1000;
         return natural == 0 ? most : Math.min(most, width / natural);
     }
 
-    void write(PDPageContentStream out, String words, float x, float y, float size) throws IOException {
+    /** How wide words are, in points. */
+    public float width(String words, float size) throws IOException {
+        return font().getStringWidth(printable(words)) / 1000 * size;
+    }
+
+    public void write(PDPageContentStream out, String words, float x, float y, float size) throws IOException {
         out.beginText();
         out.setFont(font(), size);
         out.newLineAtOffset(x, y);
         out.showText(printable(words));
+        out.endText();
+    }
+
+    /** Words that nobody sees, but that can be searched for and copied, as wide as the box and standing on its foot. */
+    public void writeHidden(PDPageContentStream out, String words, PDRectangle box) throws IOException {
+        String letters = printable(words);
+        float natural = font().getStringWidth(letters) / 1000;
+        float size = Math.max(1, box.getHeight() * 0.85f);
+        if (natural <= 0 || box.getWidth() <= 0) {
+            return;
+        }
+        out.beginText();
+        out.setRenderingMode(RenderingMode.NEITHER);
+        out.setFont(font(), size);
+        out.setHorizontalScaling(100 * box.getWidth() / (natural * size));
+        out.newLineAtOffset(box.getLowerLeftX(), box.getLowerLeftY() + box.getHeight() * 0.2f);
+        out.showText(letters);
         out.endText();
     }
 
