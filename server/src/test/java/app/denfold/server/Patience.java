@@ -1,5 +1,6 @@
 package app.denfold.server;
 
+import com.jayway.jsonpath.PathNotFoundException;
 import java.time.Duration;
 import org.awaitility.Awaitility;
 import org.awaitility.core.ConditionFactory;
@@ -9,8 +10,12 @@ public final class Patience {
 
     private Patience() {}
 
-    /** Asks again and again, for minutes; an answer that comes goes on at once. */
+    /** Asks again and again, for minutes; an answer that comes goes on at once, one that lacks the value is asked again. */
     public static ConditionFactory await() {
-        return Awaitility.await().atMost(Duration.ofMinutes(4)).pollInterval(Duration.ofMillis(50));
+        return Awaitility.await()
+                .atMost(Duration.ofMinutes(4))
+                .pollInterval(Duration.ofMillis(50))
+                // what is waited for may not stand in the answer yet
+                .ignoreExceptionsInstanceOf(PathNotFoundException.class);
     }
 }

@@ -59,7 +59,8 @@ class ReadySetsTest {
         Api api = practice.administrator();
         String out = api.get("/api/set-up/whole").body();
         Map<String, Object> whole = JsonPath.read(out, "$");
-        assertThat(whole).containsOnlyKeys("practice", "pickups", "teams", "sections", "kinds", "types", "checklists");
+        assertThat(whole)
+                .containsOnlyKeys("practice", "pickups", "teams", "sections", "kinds", "types", "checklists", "marks");
         assertThat(api.post("/api/set-up/whole", whole).status()).isEqualTo(204);
         assertThat(JsonPath.<Object>read(api.get("/api/set-up/whole").body(), "$"))
                 .as("in again what came out")

@@ -3,6 +3,7 @@ package app.denfold.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.denfold.core.people.Teams.Reach;
+import app.denfold.server.access.Marking;
 import app.denfold.server.access.Role;
 import app.denfold.server.access.accounts.NewAccount;
 import app.denfold.server.access.accounts.Post;
@@ -32,7 +33,7 @@ class WhoSeesWhatTest {
                 TestPractice.newAddress(),
                 "Hester Quillam",
                 Role.COLLEAGUE,
-                new Scope(reach, team, leads, true, Set.of(), Set.of(), true),
+                new Scope(reach, team, leads, true, Set.of(), Set.of(), true, Marking.MAKES),
                 new Post(null, null, null, ownFile, null, null, null));
     }
 
@@ -186,12 +187,28 @@ class WhoSeesWhatTest {
         Api reception = practice.colleague(null, false, true);
         assertThat(reception.get("/api/documents/{id}", paper).status()).isEqualTo(404);
         NewAccount seer = NewAccount.colleague(TestPractice.newAddress(), "Zuri Mbeya-Holt", null, false, true)
-                .seeing(new Scope(Reach.EVERYBODY, null, Set.of(), false, Set.of("quiet-matters"), Set.of(), true));
+                .seeing(new Scope(
+                        Reach.EVERYBODY,
+                        null,
+                        Set.of(),
+                        false,
+                        Set.of("quiet-matters"),
+                        Set.of(),
+                        true,
+                        Marking.MAKES));
         assertThat(practice.signedIn(seer).get("/api/documents/{id}", paper).status())
                 .isEqualTo(200);
         UUID clearance = api.fileNewPaper(file, "clearance", TODAY.minusDays(2));
         Api single = practice.signedIn(NewAccount.colleague(TestPractice.newAddress(), "Ada Single", null, false, true)
-                .seeing(new Scope(Reach.EVERYBODY, null, Set.of(), false, Set.of(), Set.of("quiet-letter"), true)));
+                .seeing(new Scope(
+                        Reach.EVERYBODY,
+                        null,
+                        Set.of(),
+                        false,
+                        Set.of(),
+                        Set.of("quiet-letter"),
+                        true,
+                        Marking.MAKES)));
         assertThat(single.get("/api/documents/{id}", paper).status())
                 .as("a single type")
                 .isEqualTo(200);

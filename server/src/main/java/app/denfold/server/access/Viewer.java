@@ -13,6 +13,7 @@ import java.util.UUID;
  * of every row, count, name, mail, line of the trail and event.
  *
  * @param sight whose files it may see
+ * @param marking what it may do with marks on pages
  * @param hiddenTypes codes of the document types of which it may know nothing
  * @param hiddenFacts facts of persons of which it may know nothing, as {@link #fact} writes them
  */
@@ -24,6 +25,7 @@ public record Viewer(
         Sight sight,
         boolean seesSensitive,
         boolean mayChange,
+        Marking marking,
         Set<String> hiddenTypes,
         Set<String> hiddenFacts) {
 
@@ -39,7 +41,8 @@ public record Viewer(
 
     /** The product itself, which sees everything and changes nothing. */
     public static Viewer product() {
-        return new Viewer(NOBODY, "", "", Role.ADMINISTRATOR, Sight.EVERYBODY, true, false, Set.of(), Set.of());
+        return new Viewer(
+                NOBODY, "", "", Role.ADMINISTRATOR, Sight.EVERYBODY, true, false, Marking.SEES, Set.of(), Set.of());
     }
 
     public Actor actor() {
@@ -94,6 +97,18 @@ public record Viewer(
     public void requireChange() {
         if (!mayChange) {
             throw Refusal.forbidden("Your account may look at files but not change them.");
+        }
+    }
+
+    /** @throws Refusal when the account may not do this with marks */
+    public void require(Marking wanted) {
+        if (!marking.covers(wanted)) {
+            throw Refusal.forbidden(
+                    switch (wanted) {
+                        case OPENS_COVERS -> "Your account may not give out copies with open covers.";
+                        case MAKES -> "Your account may not put marks on pages.";
+                        default -> "Your account may not see marks on pages.";
+                    });
         }
     }
 

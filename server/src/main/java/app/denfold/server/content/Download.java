@@ -1,5 +1,6 @@
 package app.denfold.server.content;
 
+import app.denfold.paper.Format;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import org.springframework.core.io.FileSystemResource;
@@ -23,13 +24,21 @@ public class Download {
 
     /** The whole file as an attachment, named and with the ending of its true format; ranges are supported. */
     public ResponseEntity<Resource> attachment(String sha256, String name) {
+        return whole(sha256, name, ContentDisposition.attachment());
+    }
+
+    /** The same, of a PDF that the browser shows in a tab of its own, where it is printed. */
+    public ResponseEntity<Resource> inTab(String sha256, String name) {
+        return whole(sha256, name, ContentDisposition.inline());
+    }
+
+    private ResponseEntity<Resource> whole(String sha256, String name, ContentDisposition.Builder builder) {
         Content content = contents.content(sha256);
-        String ending = app.denfold.paper.Format.ofMediaType(content.mediaType())
+        String ending = Format.ofMediaType(content.mediaType())
                 .map(f -> "." + f.ending())
                 .orElse("");
-        ContentDisposition disposition = ContentDisposition.attachment()
-                .filename(name + ending, StandardCharsets.UTF_8)
-                .build();
+        ContentDisposition disposition =
+                builder.filename(name + ending, StandardCharsets.UTF_8).build();
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, disposition.toString())
                 .contentType(MediaType.parseMediaType(content.mediaType()))

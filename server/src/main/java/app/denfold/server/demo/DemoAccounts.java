@@ -3,6 +3,7 @@ package app.denfold.server.demo;
 import app.denfold.core.people.Teams.Reach;
 import app.denfold.core.people.Teams.Size;
 import app.denfold.core.people.Teams.Team;
+import app.denfold.server.access.Marking;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.access.accounts.NewAccount;
@@ -86,7 +87,14 @@ class DemoAccounts {
             boolean isBram = account.name().equals("Bram Ostervelt");
             Scope scope = isHester
                     ? new Scope(
-                            Reach.OWN_PEOPLE, "Riding school", Set.of("Riding school"), false, Set.of(), Set.of(), true)
+                            Reach.OWN_PEOPLE,
+                            "Riding school",
+                            Set.of("Riding school"),
+                            false,
+                            Set.of(),
+                            Set.of(),
+                            true,
+                            Marking.MAKES)
                     : account.scope();
             accounts.change(
                     by,

@@ -7,6 +7,7 @@ import app.denfold.server.arrivals.filing.FileArrivals;
 import app.denfold.server.content.Placeholder;
 import app.denfold.server.coverage.GrantWaiver;
 import app.denfold.server.coverage.WaiverDetails;
+import app.denfold.server.demo.marks.DemoMarks;
 import app.denfold.server.demo.signing.DemoSigning;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
@@ -62,6 +63,7 @@ class DemoData implements ApplicationRunner {
     private final TransactionTemplate transactions;
     private final DemoPractice ownFiles;
     private final DemoSigning signing;
+    private final DemoMarks marks;
     private final boolean everyone;
 
     DemoData(
@@ -83,10 +85,12 @@ class DemoData implements ApplicationRunner {
             TransactionTemplate transactions,
             DemoPractice ownFiles,
             DemoSigning signing,
+            DemoMarks marks,
             @Value("${denfold.demo.everyone:true}") boolean everyone) {
         this.everyone = everyone;
         this.ownFiles = ownFiles;
         this.signing = signing;
+        this.marks = marks;
         this.settings = settings;
         this.calendar = calendar;
         this.catalog = catalog;
@@ -163,6 +167,7 @@ class DemoData implements ApplicationRunner {
                     .forEach(d -> guests.share(ottilie, List.of(d.id()), guest.accountId()));
             ownFiles.load(today);
             signing.load(ottilie, people, today);
+            marks.load(ottilie, people, today);
             people.stream().limit(TAUGHT_BY).forEach(this::teach);
             return guest;
         });

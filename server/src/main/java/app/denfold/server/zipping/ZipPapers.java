@@ -10,6 +10,7 @@ import app.denfold.server.content.Content;
 import app.denfold.server.content.Contents;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
+import app.denfold.server.documents.GivenOut;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.CsvText;
@@ -50,6 +51,7 @@ public class ZipPapers {
     private final Contents contents;
     private final AuditTrail trail;
     private final TransactionTemplate transactions;
+    private final GivenOut given;
 
     ZipPapers(
             Documents documents,
@@ -57,7 +59,9 @@ public class ZipPapers {
             Catalog catalog,
             Contents contents,
             AuditTrail trail,
-            TransactionTemplate transactions) {
+            TransactionTemplate transactions,
+            GivenOut given) {
+        this.given = given;
         this.transactions = transactions;
         this.documents = documents;
         this.files = files;
@@ -123,13 +127,13 @@ public class ZipPapers {
         Map<UUID, PersonFile> people = new HashMap<>();
         files.files(papers.stream().map(FiledDocument::fileId).distinct().toList())
                 .forEach(f -> people.put(f.id(), f));
-        Map<String, Content> bytes =
-                contents.contents(papers.stream().map(d -> d.latest().sha256()).toList());
+        Map<UUID, String> hashes = given.closedNewest(papers);
+        Map<String, Content> bytes = contents.contents(new HashSet<>(hashes.values()));
         Map<UUID, Set<String>> taken = new HashMap<>();
         List<Line> lines = new ArrayList<>();
         for (FiledDocument paper : papers) {
             PersonFile person = Objects.requireNonNull(people.get(paper.fileId()));
-            Content content = Objects.requireNonNull(bytes.get(paper.latest().sha256()));
+            Content content = Objects.requireNonNull(bytes.get(hashes.get(paper.id())));
             if (content.virus().isPresent()) {
                 continue;
             }

@@ -25,6 +25,7 @@ class ViewerTest {
                 Sight.EVERYBODY,
                 true,
                 mayChange,
+                Marking.usual(mayChange),
                 hiddenTypes,
                 hiddenFacts);
     }
@@ -92,7 +93,16 @@ class ViewerTest {
         assertThat(sight.teamNames()).containsExactly("Stables");
         assertThat(sight.files()).containsExactly(edie);
         Viewer viewer = new Viewer(
-                DILAN, "Dilan", "dilan@oakhollin.example", Role.COLLEAGUE, sight, true, true, Set.of(), Set.of());
+                DILAN,
+                "Dilan",
+                "dilan@oakhollin.example",
+                Role.COLLEAGUE,
+                sight,
+                true,
+                true,
+                Marking.MAKES,
+                Set.of(),
+                Set.of());
         assertThat(viewer.seesEverybody()).isFalse();
         assertThat(viewer.maySeeFile(edie, null)).isTrue();
         assertThat(viewer.maySeeFile(new UUID(4, 4), "Therapy")).isFalse();

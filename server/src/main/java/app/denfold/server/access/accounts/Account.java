@@ -2,6 +2,7 @@ package app.denfold.server.access.accounts;
 
 import app.denfold.core.people.Teams;
 import app.denfold.server.access.Actor;
+import app.denfold.server.access.Marking;
 import app.denfold.server.access.Role;
 import app.denfold.server.access.Sight;
 import app.denfold.server.access.Viewer;
@@ -62,6 +63,10 @@ class Account {
     private List<String> seesTypes = List.of();
 
     private boolean mayChange;
+
+    @Enumerated(EnumType.STRING)
+    private Marking marking = Marking.NOTHING;
+
     private @Nullable String title;
     private @Nullable String signsAs;
     private @Nullable String desk;
@@ -156,7 +161,8 @@ class Account {
                 seesSensitive,
                 Set.copyOf(seesSections),
                 Set.copyOf(seesTypes),
-                mayChange);
+                mayChange,
+                marking);
     }
 
     Post post() {
@@ -175,6 +181,7 @@ class Account {
         this.seesSections = scope.seesSections().stream().sorted().toList();
         this.seesTypes = scope.seesTypes().stream().sorted().toList();
         this.mayChange = scope.mayChange();
+        this.marking = scope.marking();
         Post post = to.post();
         this.title = post.title();
         this.signsAs = post.signsAs();
@@ -230,7 +237,7 @@ class Account {
 
     /** @param hiddenTypes and facts of which it may know nothing */
     Viewer viewer(Sight sight, Set<String> hiddenTypes, Set<String> hiddenFacts) {
-        return new Viewer(id, name, email(), role, sight, seesSensitive, mayChange, hiddenTypes, hiddenFacts);
+        return new Viewer(id, name, email(), role, sight, seesSensitive, mayChange, marking, hiddenTypes, hiddenFacts);
     }
 
     boolean seesSensitive() {

@@ -1,6 +1,7 @@
 package app.denfold.server.access.accounts;
 
 import app.denfold.core.people.Teams.Reach;
+import app.denfold.server.access.Marking;
 import app.denfold.server.access.Role;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -17,7 +18,7 @@ public record NewAccount(@Nullable String email, String name, Role role, Scope s
                 email,
                 name,
                 Role.ADMINISTRATOR,
-                new Scope(Reach.EVERYBODY, null, Set.of(), true, Set.of(), Set.of(), true),
+                new Scope(Reach.EVERYBODY, null, Set.of(), true, Set.of(), Set.of(), true, Marking.OPENS_COVERS),
                 Post.NONE);
     }
 

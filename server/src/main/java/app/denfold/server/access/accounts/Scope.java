@@ -1,6 +1,7 @@
 package app.denfold.server.access.accounts;
 
 import app.denfold.core.people.Teams.Reach;
+import app.denfold.server.access.Marking;
 import jakarta.annotation.Nullable;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -18,6 +19,7 @@ import java.util.stream.Stream;
  * @param seesSections codes of the sections whose sensitive papers are seen although not all are
  * @param seesTypes codes of single document types of which sensitive papers are seen although not all are
  * @param mayChange false for somebody who looks only
+ * @param marking what may be done with marks on pages; without it, what follows from mayChange
  */
 public record Scope(
         @NotNull Reach reach,
@@ -26,9 +28,11 @@ public record Scope(
         boolean seesSensitive,
         @NotNull @Size(max = 100) Set<@NotNull @Size(max = 60) String> seesSections,
         @NotNull @Size(max = 500) Set<@NotNull @Size(max = 60) String> seesTypes,
-        boolean mayChange) {
+        boolean mayChange,
+        Marking marking) {
 
     public Scope {
+        marking = marking == null ? Marking.usual(mayChange) : marking;
         team = team == null || team.isBlank() ? null : team.strip();
         leads = leads == null ? Set.of() : Set.copyOf(leads);
         seesSections = seesSections == null ? Set.of() : Set.copyOf(seesSections);
@@ -44,11 +48,12 @@ public record Scope(
                 seesSensitive,
                 Set.of(),
                 Set.of(),
-                mayChange);
+                mayChange,
+                Marking.usual(mayChange));
     }
 
     public static Scope nothing() {
-        return new Scope(Reach.OWN_PEOPLE, null, Set.of(), false, Set.of(), Set.of(), false);
+        return new Scope(Reach.OWN_PEOPLE, null, Set.of(), false, Set.of(), Set.of(), false, Marking.NOTHING);
     }
 
     /** In words, such as {@code the files of the department of Riding school, no sensitive papers, looks only}. */
@@ -72,6 +77,16 @@ public record Scope(
                                 + Stream.concat(seesSections.stream(), seesTypes.stream())
                                         .sorted()
                                         .collect(Collectors.joining(", "));
-        return files + led + sensitive + (mayChange ? "" : ", looks only");
+        String marks = marking == Marking.usual(mayChange) ? "" : ", " + marksInWords();
+        return files + led + sensitive + (mayChange ? "" : ", looks only") + marks;
+    }
+
+    private String marksInWords() {
+        return switch (marking) {
+            case NOTHING -> "sees no marks";
+            case SEES -> "sees marks";
+            case MAKES -> "makes marks";
+            case OPENS_COVERS -> "may open covers";
+        };
     }
 }

@@ -5,6 +5,7 @@ import app.denfold.server.access.AccessEvents.KeyEnded;
 import app.denfold.server.access.AccessEvents.KeyMade;
 import app.denfold.server.access.AccessEvents.KeyUsed;
 import app.denfold.server.access.KeyScope;
+import app.denfold.server.access.Marking;
 import app.denfold.server.access.Role;
 import app.denfold.server.access.SignedInProgram;
 import app.denfold.server.access.Viewer;
@@ -104,7 +105,8 @@ public class ProgramKeys {
                 seesSensitive,
                 Set.of(),
                 Set.of(),
-                !scopes.equals(Set.of(KeyScope.COVERAGE)));
+                !scopes.equals(Set.of(KeyScope.COVERAGE)),
+                Marking.NOTHING);
         Viewer program = accounts.open(new NewAccount(null, name.strip(), Role.PROGRAM, scope, Post.NONE));
         String secret = PREFIX + Secrets.fresh();
         keys.save(new ProgramKey(

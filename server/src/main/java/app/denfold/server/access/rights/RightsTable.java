@@ -57,12 +57,22 @@ final class RightsTable {
             GET     /api/board/falling                                         LOOK       COVERAGE
             GET     /api/board/forecast                                        LOOK       COVERAGE
             GET     /api/board/teams                                           LOOK
+            DELETE  /api/bundles/{id}                                          CHANGE
+            POST    /api/bundles/{id}/given                                    LOOK
             GET     /api/colleagues                                            LOOK
             DELETE  /api/comments/{id}                                         CHANGE
+            POST    /api/copies-out                                            LOOK
+            POST    /api/copies-out/give                                       LOOK
+            GET     /api/copies-out/joined                                     LOOK
+            GET     /api/copies-out/zipped                                     LOOK
+            GET     /api/copies-out/{id}/content                               LOOK
+            GET     /api/copies-out/{id}/pages/{page}                          LOOK
             POST    /api/copies/check                                          EVERYBODY
             GET     /api/cover-sheets                                          CHANGE
             GET     /api/cover-sheets/separator                                CHANGE
             POST    /api/coverage/newcomer                                     LOOK
+            POST    /api/covers                                                CHANGE
+            POST    /api/covers/look                                           CHANGE
             GET     /api/demo/mail                                             ADMINISTER
             GET     /api/demo/scanner                                          LOOK
             POST    /api/demo/scanner                                          ADMINISTER
@@ -118,6 +128,8 @@ final class RightsTable {
             POST    /api/documents/{id}/versions/{number}/laid-out             LOOK
             GET     /api/documents/{id}/versions/{number}/laid-out/reading     LOOK
             POST    /api/documents/{id}/versions/{number}/link-check           LOOK
+            GET     /api/documents/{id}/versions/{number}/marks                LOOK
+            POST    /api/documents/{id}/versions/{number}/marks                CHANGE
             GET     /api/documents/{id}/versions/{number}/pages/{page}         LOOK
             GET     /api/documents/{id}/versions/{number}/reading              LOOK
             POST    /api/documents/{id}/versions/{number}/restore              CHANGE
@@ -139,8 +151,11 @@ final class RightsTable {
             PUT     /api/files/{id}                                            CHANGE     PEOPLE
             POST    /api/files/{id}/asks                                       CHANGE
             POST    /api/files/{id}/asks/{askId}/withdraw                      CHANGE
+            GET     /api/files/{id}/bundles                                    LOOK
+            POST    /api/files/{id}/bundles                                    CHANGE
             GET     /api/files/{id}/chase                                      LOOK
             POST    /api/files/{id}/chase                                      CHANGE
+            GET     /api/files/{id}/copies                                     LOOK
             GET     /api/files/{id}/duplicates                                 LOOK
             GET     /api/files/{id}/excerpts                                   LOOK
             POST    /api/files/{id}/guests                                     CHANGE
@@ -150,6 +165,7 @@ final class RightsTable {
             GET     /api/files/{id}/kind                                       LOOK
             GET     /api/files/{id}/ledger                                     LOOK       COVERAGE
             GET     /api/files/{id}/lines                                      LOOK
+            GET     /api/files/{id}/marks                                      LOOK
             GET     /api/files/{id}/merges                                     LOOK
             GET     /api/files/{id}/messages                                   LOOK
             POST    /api/files/{id}/messages                                   CHANGE
@@ -158,6 +174,7 @@ final class RightsTable {
             PUT     /api/files/{id}/not-same/{other}                           CHANGE
             GET     /api/files/{id}/notices                                    LOOK
             GET     /api/files/{id}/papers                                     LOOK
+            GET     /api/files/{id}/readers                                    LOOK
             GET     /api/files/{id}/relations                                  LOOK
             POST    /api/files/{id}/relations                                  CHANGE
             GET     /api/files/{id}/shared                                     LOOK
@@ -168,6 +185,7 @@ final class RightsTable {
             POST    /api/files/{id}/waivers                                    CHANGE
             GET     /api/files/{id}/who-sees                                   LOOK
             GET     /api/files/{id}/words                                      LOOK
+            GET     /api/files/{id}/words-to-cover                             CHANGE
             POST    /api/find                                                  LOOK
             POST    /api/find/around                                           LOOK
             POST    /api/find/counts                                           LOOK
@@ -187,6 +205,9 @@ final class RightsTable {
             POST    /api/invitations/{token}                                   EVERYBODY
             GET     /api/jobs                                                  LOOK
             GET     /api/kinds                                                 LOOK       PEOPLE
+            GET     /api/marks/words                                           LOOK
+            DELETE  /api/marks/{id}                                            CHANGE
+            PUT     /api/marks/{id}                                            CHANGE
             POST    /api/merges                                                ADMINISTER
             GET     /api/merges/preview                                        ADMINISTER
             POST    /api/merges/{id}/undo                                      ADMINISTER
@@ -270,6 +291,8 @@ final class RightsTable {
             DELETE  /api/set-up/keys/{id}                                      ADMINISTER
             GET     /api/set-up/kinds                                          ADMINISTER
             PUT     /api/set-up/kinds/{code}                                   ADMINISTER
+            GET     /api/set-up/marks                                          ADMINISTER
+            PUT     /api/set-up/marks                                          ADMINISTER
             POST    /api/set-up/people                                         ADMINISTER
             GET     /api/set-up/pickups                                        ADMINISTER
             PUT     /api/set-up/pickups                                        ADMINISTER

@@ -1,5 +1,6 @@
 package app.denfold.server.access.signin;
 
+import app.denfold.server.access.Marking;
 import app.denfold.server.access.Role;
 import jakarta.annotation.Nullable;
 import java.util.List;
@@ -20,6 +21,7 @@ record Me(
         Role role,
         boolean mayChange,
         boolean seesSensitive,
+        Marking marking,
         boolean hasOwnFile,
         List<UUID> lockedTo,
         @Nullable UUID lockedToTurn,

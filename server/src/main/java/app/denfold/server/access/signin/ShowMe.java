@@ -31,6 +31,7 @@ class ShowMe {
                 viewer.role(),
                 viewer.mayChange(),
                 viewer.seesSensitive(),
+                viewer.marking(),
                 post.ownFile() != null,
                 lockedTo,
                 lockedToTurn,

@@ -9,12 +9,14 @@ import app.denfold.server.content.Contents.ChosenPage;
 import app.denfold.server.content.office.OfficePages;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
+import app.denfold.server.documents.GivenOut;
 import app.denfold.server.problems.Refusal;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -32,6 +34,7 @@ class PrintPapers {
     private final PaperTurns turns;
     private final AuditTrail trail;
     private final TransactionTemplate transactions;
+    private final GivenOut given;
 
     PrintPapers(
             Documents documents,
@@ -39,7 +42,9 @@ class PrintPapers {
             OfficePages office,
             PaperTurns turns,
             AuditTrail trail,
-            TransactionTemplate transactions) {
+            TransactionTemplate transactions,
+            GivenOut given) {
+        this.given = given;
         this.transactions = transactions;
         this.office = office;
         this.documents = documents;
@@ -58,12 +63,14 @@ class PrintPapers {
         if (ids.isEmpty() || ids.size() > MOST_PAPERS) {
             throw Refusal.invalid("documents", "Choose from 1 to " + MOST_PAPERS + " papers to print.");
         }
-        List<Printed> papers = transactions.execute(t -> papers(viewer, ids));
+        List<FiledDocument> papers = transactions.execute(t -> papers(viewer, ids));
+        Map<UUID, String> hashes = given.closedNewest(papers);
         List<ChosenPage> pages = new ArrayList<>();
-        List<Printed> printed = new ArrayList<>();
-        for (Printed paper : papers) {
-            Content content = withPages(paper.sha256);
-            List<Integer> upright = turns.of(content.sha256());
+        List<FiledDocument> printed = new ArrayList<>();
+        for (FiledDocument paper : papers) {
+            Content content = withPages(Objects.requireNonNull(hashes.get(paper.id())));
+            // turns are known of the paper itself, also where a copy of it is printed
+            List<Integer> upright = turns.of(withPages(paper.latest().sha256()).sha256());
             for (int page = 1; page <= content.pages(); page++) {
                 pages.add(new ChosenPage(
                         content.sha256(),
@@ -82,24 +89,21 @@ class PrintPapers {
                     "documents", "These are " + pages.size() + " pages; print at most " + MOST_PAGES + " at once.");
         }
         Path made = contents.copyToFile(pages);
-        transactions.executeWithoutResult(t -> printed.forEach(p ->
-                trail.record(new AuditEntry(viewer.actor(), "printed", p.fileId, p.id, "printed “" + p.name + "”"))));
+        transactions.executeWithoutResult(t -> printed.forEach(p -> trail.record(
+                new AuditEntry(viewer.actor(), "printed", p.fileId(), p.id(), "printed “" + p.name() + "”"))));
         return made;
     }
 
-    private record Printed(UUID id, UUID fileId, String name, String sha256) {}
-
-    private List<Printed> papers(Viewer viewer, List<UUID> ids) {
+    private List<FiledDocument> papers(Viewer viewer, List<UUID> ids) {
         Map<UUID, FiledDocument> visible = new HashMap<>();
         documents.visible(viewer, ids).forEach(d -> visible.put(d.id(), d));
-        List<Printed> papers = new ArrayList<>();
+        List<FiledDocument> papers = new ArrayList<>();
         for (UUID id : ids) {
             FiledDocument document = visible.get(id);
             if (document == null) {
                 throw Refusal.notFound("document");
             }
-            papers.add(new Printed(
-                    id, document.fileId(), document.name(), document.latest().sha256()));
+            papers.add(document);
         }
         return papers;
     }

@@ -10,6 +10,7 @@ import app.denfold.server.content.links.CheckLink;
 import app.denfold.server.documents.DocumentVersion;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
+import app.denfold.server.documents.GivenOut;
 import app.denfold.server.problems.Refusal;
 import app.denfold.server.reading.Readings;
 import java.util.List;
@@ -40,6 +41,7 @@ class ReadDocumentsController {
     private final PaperTurns turns;
     private final Readings readings;
     private final AuditTrail trail;
+    private final GivenOut given;
 
     ReadDocumentsController(
             Documents documents,
@@ -49,7 +51,9 @@ class ReadDocumentsController {
             ArchiveCopies archives,
             PaperTurns turns,
             Readings readings,
-            AuditTrail trail) {
+            AuditTrail trail,
+            GivenOut given) {
+        this.given = given;
         this.documents = documents;
         this.contents = contents;
         this.download = download;
@@ -88,16 +92,21 @@ class ReadDocumentsController {
         return links.reach(contents.link(sha256).orElseThrow(() -> Refusal.notFound("link")));
     }
 
+    /** The whole file. @param open with open covers, for those who may give it out so */
     @GetMapping(path = "/content", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
-    ResponseEntity<Resource> content(Viewer viewer, @PathVariable UUID id, @PathVariable int number) {
+    ResponseEntity<Resource> content(
+            Viewer viewer,
+            @PathVariable UUID id,
+            @PathVariable int number,
+            @RequestParam(defaultValue = "false") boolean open) {
         FiledDocument document = documents.visible(viewer, id);
-        String sha256 = version(document, number).sha256();
+        String sha256 = open ? given.open(viewer, id, number) : given.closed(id, number);
         trail.record(new AuditEntry(
                 viewer.actor(),
                 "downloaded",
                 document.fileId(),
                 id,
-                "downloaded “" + document.name() + "”, version " + number));
+                "downloaded “" + document.name() + "”, version " + number + (open ? ", with open covers" : "")));
         return download.attachment(sha256, document.name());
     }
 
@@ -141,7 +150,7 @@ class ReadDocumentsController {
     @GetMapping(path = "/archive", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ResponseEntity<Resource> archive(Viewer viewer, @PathVariable UUID id, @PathVariable int number) {
         FiledDocument document = documents.visible(viewer, id);
-        String copy = archives.of(version(document, number).sha256());
+        String copy = archives.of(given.closed(id, number));
         trail.record(new AuditEntry(
                 viewer.actor(),
                 "downloaded",

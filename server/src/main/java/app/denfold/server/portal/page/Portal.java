@@ -242,21 +242,18 @@ public class Portal {
     }
 
     @Transactional
-    public String lookedAt(Viewer guest, UUID documentId) {
+    public void lookedAt(Viewer guest, UUID documentId) {
         FiledDocument document = shown.one(guest.accountId(), documentId);
         trail.lookedAt(guest, document.fileId(), documentId, document.name());
         putAway.add(guest.accountId(), documentId, calendar.now());
-        return document.latest().sha256();
     }
 
-    /** Name and content of a shared document about to be downloaded, noted in the trail. */
-    record Downloaded(String name, String sha256) {}
-
+    /** @return name of a shared document about to be downloaded, which is noted in the trail */
     @Transactional
-    public Downloaded download(Viewer guest, UUID documentId) {
+    public String download(Viewer guest, UUID documentId) {
         FiledDocument document = shown.one(guest.accountId(), documentId);
         noteDownload(guest, document);
-        return new Downloaded(document.name(), document.latest().sha256());
+        return document.name();
     }
 
     private void noteDownload(Viewer guest, FiledDocument document) {
@@ -275,8 +272,7 @@ public class Portal {
                 .map(ShownPapers.Shown::paper)
                 .map(paper -> {
                     noteDownload(guest, paper);
-                    String sha256 = paper.latest().sha256();
-                    return new ZipShown.Entry(paper.id(), paper.name() + contents.ending(sha256), sha256);
+                    return new ZipShown.Entry(paper.id(), paper.name());
                 })
                 .toList();
     }

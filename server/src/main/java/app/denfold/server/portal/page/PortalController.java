@@ -2,6 +2,7 @@ package app.denfold.server.portal.page;
 
 import app.denfold.server.access.Viewer;
 import app.denfold.server.content.Download;
+import app.denfold.server.documents.GivenOut;
 import app.denfold.server.portal.seeing.SearchShown;
 import app.denfold.server.portal.seeing.ZipShown;
 import app.denfold.server.portal.sending.SendToPractice;
@@ -42,8 +43,16 @@ class PortalController {
     private final SearchShown search;
     private final ZipShown zip;
     private final Download download;
+    private final GivenOut given;
 
-    PortalController(Portal portal, SendToPractice sending, SearchShown search, ZipShown zip, Download download) {
+    PortalController(
+            Portal portal,
+            SendToPractice sending,
+            SearchShown search,
+            ZipShown zip,
+            Download download,
+            GivenOut given) {
+        this.given = given;
         this.portal = portal;
         this.sending = sending;
         this.search = search;
@@ -64,13 +73,14 @@ class PortalController {
             @PathVariable UUID id,
             @PathVariable int page,
             @RequestParam(defaultValue = "900") int width) {
-        return download.page(portal.lookedAt(guest, id), page, width);
+        portal.lookedAt(guest, id);
+        return download.page(given.closedNewest(id), page, width);
     }
 
     @GetMapping(path = "/documents/{id}/content", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ResponseEntity<Resource> content(Viewer guest, @PathVariable UUID id) {
-        Portal.Downloaded downloaded = portal.download(guest, id);
-        return download.attachment(downloaded.sha256(), downloaded.name());
+        String name = portal.download(guest, id);
+        return download.attachment(given.closedNewest(id), name);
     }
 
     /**

@@ -2,14 +2,12 @@ package app.denfold.server.portal.seeing;
 
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
-import app.denfold.server.reading.ReadPage;
-import app.denfold.server.reading.Readings;
+import app.denfold.server.marks.OpenWords;
 import java.text.Normalizer;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -20,12 +18,12 @@ public class SearchShown {
 
     private final ShownPapers shown;
     private final Documents documents;
-    private final Readings readings;
+    private final OpenWords open;
 
-    SearchShown(ShownPapers shown, Documents documents, Readings readings) {
+    SearchShown(ShownPapers shown, Documents documents, OpenWords open) {
         this.shown = shown;
         this.documents = documents;
-        this.readings = readings;
+        this.open = open;
     }
 
     /** Ids of the papers in which every word stands, by beginnings of words and without regard to case and accents. */
@@ -39,15 +37,11 @@ public class SearchShown {
         }
         List<FiledDocument> papers =
                 shown.of(accountId).stream().map(ShownPapers.Shown::paper).toList();
-        Map<String, List<ReadPage>> pages =
-                readings.pages(papers.stream().map(p -> p.latest().sha256()).collect(Collectors.toSet()));
+        Map<UUID, String> texts = open.of(papers);
         return papers.stream()
                 .filter(paper -> {
                     String words = " "
-                            + plain(paper.name() + " " + documents.typeLabel(paper) + " "
-                                            + pages.getOrDefault(paper.latest().sha256(), List.of()).stream()
-                                                    .map(ReadPage::text)
-                                                    .collect(Collectors.joining(" ")))
+                            + plain(paper.name() + " " + documents.typeLabel(paper) + " " + texts.get(paper.id()))
                                     .replaceAll("[^\\p{L}\\p{N}]+", " ");
                     return wanted.stream().allMatch(w -> words.contains(" " + w));
                 })

@@ -2,6 +2,7 @@ package app.denfold.server.portal.seeing;
 
 import app.denfold.server.commits.OutsideTransactions;
 import app.denfold.server.content.Contents;
+import app.denfold.server.documents.GivenOut;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
@@ -18,22 +19,25 @@ import org.springframework.stereotype.Service;
 public class ZipShown {
 
     private final Contents contents;
+    private final GivenOut given;
 
-    ZipShown(Contents contents) {
+    ZipShown(Contents contents, GivenOut given) {
         this.contents = contents;
+        this.given = given;
     }
 
-    /** @param name with its ending, under which it stands there unless another has it already */
-    public record Entry(UUID id, String name, String sha256) {}
+    /** @param name without its ending, under which it stands there unless another has it already */
+    public record Entry(UUID id, String name) {}
 
-    /** Writes them as they are. */
+    /** Writes them as they are given out. */
     public void write(List<Entry> entries, OutputStream to) throws IOException {
         OutsideTransactions.require("writing a ZIP");
         Set<String> taken = new HashSet<>();
         try (ZipOutputStream zip = new ZipOutputStream(to)) {
             for (Entry entry : entries) {
-                zip.putNextEntry(new ZipEntry(free(entry.name, taken)));
-                Files.copy(contents.file(entry.sha256), zip);
+                String sha256 = given.closedNewest(entry.id);
+                zip.putNextEntry(new ZipEntry(free(entry.name + contents.ending(sha256), taken)));
+                Files.copy(contents.file(sha256), zip);
                 zip.closeEntry();
             }
         }

@@ -1,0 +1,389 @@
+package app.denfold.server.leaving;
+
+import app.denfold.core.filing.PlainText;
+import app.denfold.core.marks.MarkKind;
+import app.denfold.core.marks.WordsToCover;
+import app.denfold.paper.Format;
+import app.denfold.paper.copies.Cover;
+import app.denfold.paper.copies.LeavingCopy;
+import app.denfold.paper.copies.ShownMark;
+import app.denfold.paper.reading.PageFacts;
+import app.denfold.server.access.Marking;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.access.secrets.Secrets;
+import app.denfold.server.audit.AuditEntry;
+import app.denfold.server.audit.AuditTrail;
+import app.denfold.server.content.Contents;
+import app.denfold.server.content.covering.CoveredCopies;
+import app.denfold.server.documents.Documents;
+import app.denfold.server.documents.FiledDocument;
+import app.denfold.server.leaving.LeavingPaper.Bytes;
+import app.denfold.server.leaving.LeavingPaper.Source;
+import app.denfold.server.leaving.LeavingPaper.Way;
+import app.denfold.server.marks.ClosedCovers;
+import app.denfold.server.marks.Marks;
+import app.denfold.server.marks.Marks.MarkAnswer;
+import app.denfold.server.people.PersonFiles;
+import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.problems.Refusal;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.TreeSet;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Copies of papers for somebody: made, looked at as the reader will see them, and given. */
+@Service
+class CopiesOut {
+
+    static final int MOST_PAPERS = 50;
+
+    /** Shorter words stand everywhere, and say nothing about what is covered. */
+    private static final int LEAST_LETTERS = 4;
+
+    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMMM uuuu", Locale.ENGLISH);
+
+    private final LeavingPaperRepository copies;
+    private final CoveredCopies making;
+    private final ClosedCovers covers;
+    private final Marks marks;
+    private final Documents documents;
+    private final Contents contents;
+    private final PersonFiles files;
+    private final AuditTrail trail;
+    private final PracticeCalendar calendar;
+    private final TransactionTemplate transactions;
+
+    CopiesOut(
+            LeavingPaperRepository copies,
+            CoveredCopies making,
+            ClosedCovers covers,
+            Marks marks,
+            Documents documents,
+            Contents contents,
+            PersonFiles files,
+            AuditTrail trail,
+            PracticeCalendar calendar,
+            TransactionTemplate transactions) {
+        this.copies = copies;
+        this.making = making;
+        this.covers = covers;
+        this.marks = marks;
+        this.documents = documents;
+        this.contents = contents;
+        this.files = files;
+        this.trail = trail;
+        this.calendar = calendar;
+        this.transactions = transactions;
+    }
+
+    /**
+     * How the copies are to be.
+     *
+     * @param marks whether highlights, notes and the like go with them
+     * @param open whether covers are open
+     * @param foot whether a line at the foot of each page says which copy it is and whose
+     */
+    record Wish(Reader reader, boolean marks, boolean open, boolean foot) {}
+
+    /**
+     * A copy to be looked at.
+     *
+     * @param number by which it will be known
+     * @param covered how many covers are closed
+     * @param moved covers that stand as on an earlier version, where nobody has looked on this one
+     * @param stillReadable words that are covered and can be read elsewhere in it, each with where
+     * @param isOriginal whether the reader gets the very bytes of the paper, with a seal they may have
+     */
+    record Draft(
+            UUID id,
+            long number,
+            UUID documentId,
+            String paper,
+            int pages,
+            int covered,
+            int moved,
+            List<String> stillReadable,
+            boolean isOriginal) {}
+
+    /** @throws Refusal when the viewer may not, nobody is named, or a copy of one of them cannot be made */
+    List<Draft> draft(Viewer viewer, List<UUID> ids, Wish wish) {
+        wish.reader.require();
+        if (wish.open) {
+            viewer.require(Marking.OPENS_COVERS);
+        }
+        if (wish.marks) {
+            viewer.require(Marking.SEES);
+        }
+        if (ids.isEmpty() || ids.size() > MOST_PAPERS) {
+            throw Refusal.invalid("documents", "Choose from 1 to " + MOST_PAPERS + " papers.");
+        }
+        Map<UUID, FiledDocument> visible =
+                documents.visible(viewer, ids).stream().collect(Collectors.toMap(FiledDocument::id, d -> d));
+        List<Draft> drafts = new ArrayList<>();
+        for (UUID id : ids) {
+            FiledDocument paper = visible.get(id);
+            if (paper == null) {
+                throw Refusal.notFound("document");
+            }
+            drafts.add(draft(viewer, paper, wish));
+        }
+        return drafts;
+    }
+
+    private Draft draft(Viewer viewer, FiledDocument paper, Wish wish) {
+        int version = paper.versions().size();
+        List<MarkAnswer> all = marks.forCopy(paper.id(), version);
+        List<Cover> wanted = covers.covers(paper.id(), version, paper.latest());
+        List<Cover> closed = wish.open ? List.of() : wanted;
+        List<ShownMark> shown = wish.marks ? shown(all, closed) : List.of();
+        long number = copies.nextNumber();
+        String foot = wish.foot
+                ? "Copy " + number + " for " + wish.reader.name().strip() + ", " + DAY.format(calendar.today())
+                : null;
+        Source source = new Source(paper.id(), version, hash(wanted));
+        boolean isOriginal = closed.isEmpty() && shown.isEmpty() && foot == null;
+        String original = paper.latest().sha256();
+        CoveredCopies.@Nullable Made made =
+                isOriginal ? null : making.make(original, new LeavingCopy.Wanted(closed, shown, foot));
+        List<String> readable = made == null ? List.of() : stillReadable(made.pages(), closed);
+        LeavingPaper copy = transactions.execute(t -> {
+            if (made != null) {
+                contents.register(made.copy());
+            }
+            return copies.save(new LeavingPaper(
+                    number,
+                    source,
+                    new Bytes(
+                            made == null ? original : made.copy().sha256(),
+                            made == null
+                                    ? contents.content(original).pages()
+                                    : made.pages().size(),
+                            closed.size(),
+                            wish.open && !wanted.isEmpty(),
+                            closed.stream()
+                                    .map(Cover::reason)
+                                    .filter(Objects::nonNull)
+                                    .distinct()
+                                    .toList(),
+                            readable,
+                            !shown.isEmpty(),
+                            foot),
+                    wish.reader,
+                    viewer,
+                    calendar.now()));
+        });
+        int moved = (int) all.stream()
+                .filter(m -> m.shape().kind() == MarkKind.COVER && m.carriedFrom() != null)
+                .count();
+        return new Draft(
+                copy.id(),
+                copy.number(),
+                paper.id(),
+                paper.name(),
+                copy.pages(),
+                copy.covered(),
+                moved,
+                readable,
+                isOriginal);
+    }
+
+    /** Marks that lie beneath a cover, and covers themselves, do not go with the copy. */
+    private static List<ShownMark> shown(List<MarkAnswer> all, List<Cover> closed) {
+        return all.stream()
+                .filter(m -> m.shape().kind() != MarkKind.COVER)
+                .filter(m -> closed.stream()
+                        .filter(c -> c.page() == m.page())
+                        .flatMap(c -> c.areas().stream())
+                        .noneMatch(a -> a.overlaps(m.shape().asShape().place())))
+                .map(m -> new ShownMark(m.page(), m.shape().asShape(), m.by(), m.at().toEpochMilli()))
+                .toList();
+    }
+
+    private static String hash(List<Cover> covers) {
+        String places = covers.stream()
+                .map(c -> c.page() + " " + c.areas() + " " + c.reason())
+                .collect(Collectors.joining(";"));
+        return Secrets.sha256(places.getBytes(StandardCharsets.UTF_8));
+    }
+
+    /** Words that are covered and stand open elsewhere, such as {@code “Korhola”, page 2}. */
+    private static List<String> stillReadable(List<PageFacts> pages, List<Cover> closed) {
+        Map<String, TreeSet<Integer>> found = new LinkedHashMap<>();
+        for (Cover cover : closed) {
+            String words = String.join(" ", cover.words());
+            if (PlainText.of(words).replace(" ", "").length() < LEAST_LETTERS || found.containsKey(words)) {
+                continue;
+            }
+            for (PageFacts page : pages) {
+                WordsToCover.Page read = new WordsToCover.Page(page.text(), List.of());
+                boolean isThere = WordsToCover.on(read, WordsToCover.Wanted.phrases(words)).stream()
+                        .anyMatch(hit -> !hit.likely());
+                if (isThere) {
+                    found.computeIfAbsent(words, w -> new TreeSet<>()).add(page.number());
+                }
+            }
+        }
+        return found.entrySet().stream()
+                .map(e -> "“" + e.getKey() + "”, page "
+                        + e.getValue().stream().map(String::valueOf).collect(Collectors.joining(", ")))
+                .toList();
+    }
+
+    /** The bytes of a copy that this viewer made to look at, or that was given. @throws Refusal when there is no such copy */
+    @Transactional(readOnly = true)
+    public String sha256(Viewer viewer, UUID id) {
+        return visible(viewer, id).sha256();
+    }
+
+    private LeavingPaper visible(Viewer viewer, UUID id) {
+        return visible(viewer, copies.findById(id));
+    }
+
+    private LeavingPaper visible(Viewer viewer, Optional<LeavingPaper> found) {
+        LeavingPaper copy = found.orElseThrow(() -> Refusal.notFound("copy"));
+        documents.visible(viewer, copy.documentId());
+        if (copy.givenAt() == null && !copy.byId().equals(viewer.accountId())) {
+            throw Refusal.notFound("copy");
+        }
+        if (copy.opened()) {
+            viewer.require(Marking.OPENS_COVERS);
+        }
+        if (copy.marks()) {
+            viewer.require(Marking.SEES);
+        }
+        return copy;
+    }
+
+    /**
+     * Gives copies that were looked at: all of them or, when one cannot be given, none.
+     *
+     * @param evenIfReadable although words that are covered can be read elsewhere in them
+     * @throws Refusal when one was given before, covers or versions changed since it was looked at, or something that is
+     *     covered can still be read in it
+     */
+    @Transactional
+    public void give(Viewer viewer, List<UUID> ids, Way way, boolean evenIfReadable) {
+        for (UUID id : ids) {
+            // of two at once, the second finds it given
+            LeavingPaper copy = visible(viewer, copies.findToGive(id));
+            FiledDocument paper = documents.visible(viewer, copy.documentId());
+            if (copy.givenAt() != null) {
+                throw Refusal.conflict("given", "Copy " + copy.number() + " was given already.");
+            }
+            boolean isPresent = paper.versions().size() == copy.version()
+                    && hash(covers.covers(paper.id(), copy.version(), paper.latest()))
+                            .equals(copy.coversSha256());
+            if (!isPresent) {
+                throw Refusal.conflict(
+                        "changed",
+                        "“" + paper.name() + "” was changed since you looked at the copy. Look at it again.");
+            }
+            if (!copy.stillReadable().isEmpty() && !evenIfReadable) {
+                throw Refusal.conflict(
+                        "still-readable",
+                        "What is covered can still be read in the copy of “" + paper.name() + "”: "
+                                + String.join("; ", copy.stillReadable()) + ".");
+            }
+            copy.give(way, calendar.now());
+            trail.record(new AuditEntry(
+                    viewer.actor(),
+                    "copy-given",
+                    paper.fileId(),
+                    paper.id(),
+                    (way == Way.PRINT ? "printed" : "downloaded") + " copy " + copy.number() + " of “" + paper.name()
+                            + "” for " + copy.reader().name() + ", " + copy.coversInWords()
+                            + (copy.stillReadable().isEmpty()
+                                    ? ""
+                                    : "; some of it can be read elsewhere in the copy")));
+        }
+    }
+
+    /** A copy to be fetched. @param name without its ending */
+    record Fetched(String name, String sha256, boolean isPdf) {}
+
+    /** @throws Refusal when it was not given */
+    @Transactional(readOnly = true)
+    public Fetched fetch(Viewer viewer, UUID id) {
+        LeavingPaper copy = visible(viewer, id);
+        if (copy.givenAt() == null) {
+            throw Refusal.conflict("not-given", "This copy was not given yet.");
+        }
+        FiledDocument paper = documents.visible(viewer, copy.documentId());
+        // the name of a paper may say what is covered on it
+        String name = copy.covered() > 0 ? documents.typeLabel(paper) : paper.name();
+        boolean isPdf = contents.content(copy.sha256()).mediaType().equals(Format.PDF.mediaType());
+        return new Fetched(name + ", copy " + copy.number(), copy.sha256(), isPdf);
+    }
+
+    /**
+     * A copy that somebody has.
+     *
+     * @param covers what was done about them, in words
+     */
+    record GivenCopy(
+            UUID id,
+            long number,
+            UUID documentId,
+            String paper,
+            String reader,
+            Reader.Kind readerKind,
+            Way way,
+            String covers,
+            List<String> reasons,
+            boolean marks,
+            int version,
+            int pages,
+            String sha256,
+            String by,
+            Instant at) {}
+
+    /** Of all papers of a file that the viewer may see, the last given first. */
+    @Transactional(readOnly = true)
+    public List<GivenCopy> ofFile(Viewer viewer, UUID fileId) {
+        files.visible(viewer, fileId);
+        List<LeavingPaper> given = copies.findGivenOfFile(fileId);
+        Map<UUID, FiledDocument> visible =
+                documents
+                        .visible(
+                                viewer,
+                                given.stream().map(LeavingPaper::documentId).collect(Collectors.toSet()))
+                        .stream()
+                        .collect(Collectors.toMap(FiledDocument::id, d -> d));
+        return given.stream()
+                .filter(c -> visible.containsKey(c.documentId()))
+                .map(c -> answer(c, Objects.requireNonNull(visible.get(c.documentId()))))
+                .toList();
+    }
+
+    private static GivenCopy answer(LeavingPaper copy, FiledDocument paper) {
+        return new GivenCopy(
+                copy.id(),
+                copy.number(),
+                paper.id(),
+                paper.name(),
+                copy.reader().name(),
+                copy.reader().kind(),
+                Objects.requireNonNull(copy.way()),
+                copy.coversInWords(),
+                copy.reasons(),
+                copy.marks(),
+                copy.version(),
+                copy.pages(),
+                copy.sha256(),
+                copy.byName(),
+                Objects.requireNonNull(copy.givenAt()));
+    }
+}

@@ -1,0 +1,5 @@
+package app.denfold.server.marks.setup;
+
+import org.springframework.data.repository.CrudRepository;
+
+interface MarkChoicesRepository extends CrudRepository<MarkChoices, Short> {}
