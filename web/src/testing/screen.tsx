@@ -138,6 +138,7 @@ export const OTTILIE = {
   role: "ADMINISTRATOR",
   mayChange: true,
   seesSensitive: true,
+  marking: "OPENS_COVERS",
   hasOwnFile: true,
   lockedTo: [] as string[],
 } as const;

@@ -36,6 +36,7 @@ const NEWCOMER: Details = {
     seesSections: [],
     seesTypes: [],
     mayChange: true,
+    marking: "MAKES",
   },
   post: {},
 };
@@ -241,6 +242,17 @@ export function AccountEditor({
             <Checkbox>may change files; otherwise looks only</Checkbox>
           </Form.Item>
         )}
+        <Form.Item label="Marks on pages" name={["scope", "marking"]} {...told("scope.marking")}>
+          <Select
+            aria-label="Marks on pages"
+            options={[
+              { value: "NOTHING", label: "sees none" },
+              { value: "SEES", label: "sees them" },
+              { value: "MAKES", label: "makes them" },
+              { value: "OPENS_COVERS", label: "makes them, and may open covers in copies" },
+            ]}
+          />
+        </Form.Item>
         <h3>Their place</h3>
         <Form.Item
           label="Their own file"

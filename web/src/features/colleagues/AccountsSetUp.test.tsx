@@ -21,6 +21,7 @@ const ZURI: StaffAccount = {
     seesSections: [],
     seesTypes: [],
     mayChange: true,
+    marking: "MAKES",
   },
   post: { title: "lead therapist" },
   state: "ACTIVE",
@@ -38,6 +39,7 @@ const GONE: StaffAccount = {
     seesSections: [],
     seesTypes: [],
     mayChange: false,
+    marking: "SEES",
   },
   post: {},
   state: "ENDED",
@@ -127,6 +129,7 @@ test("somebody is invited; a refusal stands at its field and what was typed stay
       seesSections: [],
       seesTypes: [],
       mayChange: true,
+      marking: "MAKES",
     },
     post: { desk: "Front desk", deputy: "z1", deputyUntil: "2027-01-31" },
   });

@@ -64,6 +64,7 @@ export function rightsOf({ role, scope }: StaffAccount): string {
         ? "some sensitive papers"
         : "no sensitive papers",
     !scope.mayChange && "looks only",
+    scope.marking === "OPENS_COVERS" && "may open covers",
   ]
     .filter(Boolean)
     .join(" · ");

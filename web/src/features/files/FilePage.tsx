@@ -18,6 +18,9 @@ import { LedgerList } from "../coverage/LedgerList";
 import { LinesView } from "../coverage/LinesView";
 import { ReadView } from "../documents/pages/ReadView";
 import { ExcerptsSection } from "../excerpts/ExcerptsSection";
+import { BundlesSection } from "../leaving/BundlesSection";
+import { CopiesSection } from "../leaving/CopiesSection";
+import { MarksSection } from "../marks/MarksSection";
 import { SamePersonNotes } from "../merging/SamePersonNotes";
 import { DetailsView } from "../people/DetailsView";
 import { fileOptions, ledgerOptions } from "../people/fileQueries";
@@ -200,6 +203,9 @@ function Views({ file, ledger }: { file: File; ledger?: LedgerData }) {
               <RelationsSection file={file} />
               {file.subject === "PERSON" && <VisitsSection fileId={file.id} />}
               <ExcerptsSection fileId={file.id} />
+              <MarksSection fileId={file.id} />
+              <BundlesSection fileId={file.id} />
+              <CopiesSection fileId={file.id} />
             </div>
           </div>
         )}

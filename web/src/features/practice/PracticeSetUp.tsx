@@ -4,6 +4,7 @@ import { practiceOptions } from "../../api/practice";
 import { Loaded } from "../../ui/Quiet";
 import { DaysForm } from "./DaysForm";
 import { LookForm } from "./LookForm";
+import { MarksForm } from "./MarksForm";
 import { OwnFileForm } from "./OwnFileForm";
 import { SessionsForm } from "./SessionsForm";
 import { SigningForm } from "./SigningForm";
@@ -14,10 +15,16 @@ const setUpPracticeOptions = {
   queryFn: () => answer(api.GET("/api/set-up/practice")),
 };
 
+const setUpMarksOptions = {
+  queryKey: ["set-up", "marks"],
+  queryFn: () => answer(api.GET("/api/set-up/marks")),
+};
+
 /** What the practice is called and looks like, how it counts days, and how long its people stay signed in. */
 export function PracticeSetUp() {
   const practice = useQuery(practiceOptions);
   const own = useQuery(setUpPracticeOptions);
+  const marks = useQuery(setUpMarksOptions).data;
   return (
     <Loaded query={practice}>
       {(met) => (
@@ -34,6 +41,7 @@ export function PracticeSetUp() {
                 }}
               />
               <SigningForm kept={{ confirm: kept.confirmSigning, addresses: kept.evidenceAddresses }} />
+              {marks && <MarksForm kept={marks} />}
               <OwnFileForm kept={{ deeds: kept.ownFile }} />
             </section>
           )}

@@ -185,6 +185,7 @@ function Drawn({ source, label, onSize }: { source: string; label: string; onSiz
       className="sheet-canvas"
       src={source}
       alt={label}
+      draggable={false}
       onError={() => setFailed(true)}
       onLoad={(e) => {
         const { naturalWidth, naturalHeight } = e.currentTarget;

@@ -11,7 +11,7 @@ import { PageStrip } from "./PageStrip";
 import { type DeskHandle, PaperDesk } from "./PaperDesk";
 import { PaperText } from "./PaperText";
 import { usePdf } from "./pdf";
-import { asTurn, type Zoom } from "./placing";
+import { asTurn, type Turn, type Zoom } from "./placing";
 import { ReaderTools } from "./ReaderTools";
 import "./reading.css";
 import { Recording } from "./Recording";
@@ -21,7 +21,7 @@ import { WordMarks } from "./WordMarks";
 
 type Version = Shape<"VersionAnswer">;
 
-export type ReaderHandle = { scrollTo: (place: number) => void };
+export type ReaderHandle = { scrollTo: (place: number) => void; goTo: (page: number, top?: number) => void };
 
 type PaperReaderProps = {
   paper: Shape<"DocumentAnswer">;
@@ -40,6 +40,11 @@ type PaperReaderProps = {
   mayChange: boolean;
   tools?: ReactNode;
   onPlace?: (place: number) => void;
+  /** What else lies over a page. */
+  over?: (page: number, turn: Turn) => ReactNode;
+  onPage?: (page: number) => void;
+  /** Where it opens, once its pages are there. */
+  startAt?: { page: number; top: number };
   ref?: Ref<ReaderHandle>;
 };
 
@@ -87,6 +92,9 @@ export function PaperReader(props: PaperReaderProps) {
     mayChange,
     tools,
     onPlace,
+    over,
+    onPage,
+    startAt,
     ref,
   } = props;
   const desk = useRef<DeskHandle>(null);
@@ -110,9 +118,19 @@ export function PaperReader(props: PaperReaderProps) {
   const places = words.trim() ? placesOf(found.data) : [];
   const here: At | undefined = places[at];
   const turn = useTurn(paper.id, version.number);
-  useImperativeHandle(ref, () => ({ scrollTo: (place) => desk.current?.scrollTo(place) }));
+  useImperativeHandle(ref, () => ({
+    scrollTo: (place) => desk.current?.scrollTo(place),
+    goTo: (to, top) => desk.current?.goTo(to, top),
+  }));
   const show = (to: At | undefined) => to && desk.current?.goTo(to.page, to.top);
   const ready = shows !== "pdf" || pdf.document !== undefined || pdf.failed === true;
+  const startPage = startAt?.page;
+  const startTop = startAt?.top;
+  useEffect(() => {
+    if (ready && startPage) {
+      desk.current?.goTo(startPage, startTop);
+    }
+  }, [ready, startPage, startTop]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: other words, or pages that are there only now, begin at the first place
   useEffect(() => {
     setAt(0);
@@ -182,7 +200,10 @@ export function PaperReader(props: PaperReaderProps) {
             name={paper.name}
             zoom={zoom}
             turnOf={isTurned}
-            onPage={setPage}
+            onPage={(n) => {
+              setPage(n);
+              onPage?.(n);
+            }}
             onScale={setScale}
             onPlace={onPlace}
             over={(n) => (
@@ -199,6 +220,7 @@ export function PaperReader(props: PaperReaderProps) {
                   turn={isTurned(n)}
                   chosen={here?.page === n ? here.place : undefined}
                 />
+                {over?.(n, isTurned(n))}
               </>
             )}
           />

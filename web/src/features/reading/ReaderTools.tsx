@@ -131,7 +131,7 @@ function Words({ words, onWords, count, at, onStep, problem, note }: ReaderTools
         size="small"
         allowClear
         aria-label="Words in this paper"
-        placeholder="words in it"
+        placeholder="words"
         maxLength={500}
         value={typed}
         status={problem ? "error" : ""}

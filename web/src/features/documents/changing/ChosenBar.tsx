@@ -2,6 +2,7 @@ import { App, Button } from "antd";
 import { useState } from "react";
 import { api, done, type Shape, wordsOf } from "../../../api/client";
 import type { DocumentState } from "../../../ui/documentStates";
+import { CopyOutModal } from "../../leaving/CopyOutModal";
 import { ShareModal } from "../../portal/ShareModal";
 import { AskSeveral } from "../../signing/asking/AskSeveral";
 import { SignSeveralModal } from "../../signing/SignSeveralModal";
@@ -14,6 +15,9 @@ import { ToFileModal } from "./ToFileModal";
 /** As many as the server sets on one PDF. */
 const MOST_PRINTED = 100;
 
+/** As many as leave at once for somebody. */
+const MOST_COPIED = 50;
+
 type ChosenBarProps = {
   papers: { id: string; name: string; state?: DocumentState; versions: number; changes: number }[];
   mayChange: boolean;
@@ -25,7 +29,9 @@ type ChosenBarProps = {
 
 /** What can be done with several chosen papers at once. */
 export function ChosenBar({ papers, mayChange, file, onClear, onAll }: ChosenBarProps) {
-  const [dialog, setDialog] = useState<"details" | "file" | "send-back" | "share" | "sign" | "ask">();
+  const [dialog, setDialog] = useState<
+    "details" | "file" | "send-back" | "share" | "sign" | "ask" | "copy"
+  >();
   const { message } = App.useApp();
   const act = usePaperAction();
   const ids = papers.map((p) => p.id);
@@ -76,6 +82,11 @@ export function ChosenBar({ papers, mayChange, file, onClear, onAll }: ChosenBar
       <Button size="small" disabled={ids.length > MOST_PRINTED} onClick={() => printPapers(ids)}>
         Print
       </Button>
+      {file && (
+        <Button size="small" disabled={ids.length > MOST_COPIED} onClick={() => setDialog("copy")}>
+          {ids.length === 1 ? "Copy for …" : "Copies for …"}
+        </Button>
+      )}
       {mayChange && (
         <>
           {file && (
@@ -152,6 +163,7 @@ export function ChosenBar({ papers, mayChange, file, onClear, onAll }: ChosenBar
         }
       />
       {file && <ShareModal papers={papers} file={file} open={dialog === "share"} onClose={close} />}
+      {file && dialog === "copy" && <CopyOutModal fileId={file.id} papers={papers} onClose={close} />}
       {file && dialog === "sign" && <SignSeveralModal papers={unsigned} file={file} onClose={close} />}
       {dialog === "ask" && <AskSeveral ids={unsigned.map((p) => p.id)} onClose={close} />}
       {dialog === "file" && <ToFileModal ids={ids} onClose={close} onDone={onClear} />}

@@ -9,6 +9,8 @@ import { Loaded, QuietEmpty } from "../../../ui/Quiet";
 import { useMayChange } from "../../asof/asOf";
 import "../documents.css";
 import { foundAddress, foundPlace } from "../../finding/foundTrail";
+import { CopyOutModal } from "../../leaving/CopyOutModal";
+import { marksOptions, useMarking } from "../../marks/markQueries";
 import { PaperReader, type ReaderHandle } from "../../reading/PaperReader";
 import type { Zoom } from "../../reading/placing";
 import { differencesOptions } from "../../reading/readingQueries";
@@ -16,6 +18,7 @@ import { documentOptions } from "../documentQueries";
 import { draggedPaper, LEAST_WIDTH, type Pane, useReadAddress } from "../readAddress";
 import { NotInFile } from "./NotInFile";
 import { PaperCard } from "./PaperCard";
+import { useMarksOfPane } from "./useMarksOfPane";
 
 type ReadViewProps = { file: Shape<"FileAnswer">; ledger?: Shape<"LedgerAnswer"> };
 
@@ -172,8 +175,15 @@ function PaneOf(props: PaneProps) {
   return <Loaded query={document}>{(paper) => <OnePane {...props} paper={paper} />}</Loaded>;
 }
 
-function OnePane({
+function OnePane(props: PaneProps & { paper: Shape<"DocumentAnswer"> }) {
+  const { versions } = props.paper;
+  const version = versions.find((v) => v.number === props.pane.version) ?? versions[versions.length - 1];
+  return version ? <OneVersion {...props} version={version} /> : null;
+}
+
+function OneVersion({
   paper,
+  version,
   differences,
   pane,
   place,
@@ -186,16 +196,14 @@ function OnePane({
   onZoom,
   onPlace,
   reader,
-}: PaneProps & { paper: Shape<"DocumentAnswer"> }) {
+}: PaneProps & { paper: Shape<"DocumentAnswer">; version: Shape<"VersionAnswer"> }) {
   const [dark, setDark] = useKept("dark-reading", false);
+  const [leaves, setLeaves] = useState(false);
   const address = useReadAddress(pane);
   const navigate = useNavigate();
-  const mayChange = useMayChange();
-  const version =
-    paper.versions.find((v) => v.number === pane.version) ?? paper.versions[paper.versions.length - 1];
-  if (!version) {
-    return null;
-  }
+  const mayChange = useMayChange() && !paper.enteredInErrorOn;
+  const handle = useRef<ReaderHandle>(null);
+  const marks = useMarksOfPane({ paper, version, ledger, mayChange, reader: handle });
   const beyond = (step: 1 | -1) => {
     const place = several ? undefined : foundPlace(address.words, paper.id);
     const next = step === 1 ? place?.after : place?.before;
@@ -218,7 +226,8 @@ function OnePane({
           onChange={(number) => address.showVersion(place, number)}
         />
       )}
-      <Download paper={paper} version={version} />
+      {marks.tool}
+      <Download paper={paper} version={version} onCopy={() => setLeaves(true)} />
     </>
   );
   return (
@@ -250,7 +259,10 @@ function OnePane({
         </div>
       )}
       <PaperReader
-        ref={reader}
+        ref={(is) => {
+          handle.current = is;
+          reader(is);
+        }}
         paper={paper}
         version={version}
         zoom={zoom}
@@ -261,11 +273,25 @@ function OnePane({
         onWords={address.search}
         onBeyond={beyond}
         differences={differences}
-        mayChange={mayChange && !paper.enteredInErrorOn}
+        mayChange={mayChange}
         onPlace={onPlace}
+        over={marks.over}
+        onPage={marks.onPage}
+        startAt={marks.startAt}
         tools={several ? undefined : tools}
       />
-      {!several && (
+      {!several && marks.margin && (
+        <div className="paper-side">
+          <div className="paper-side-head">
+            <h2>Marks</h2>
+            <Button type="text" size="small" onClick={marks.close}>
+              About the paper
+            </Button>
+          </div>
+          {marks.margin}
+        </div>
+      )}
+      {!several && !marks.margin && (
         <PaperCard
           paper={paper}
           file={file}
@@ -275,18 +301,47 @@ function OnePane({
           onCompare={(number) => address.open({ id: paper.id, version: number }, 2)}
         />
       )}
+      {marks.modal}
+      {leaves && (
+        <CopyOutModal
+          fileId={paper.fileId}
+          papers={[{ id: paper.id, name: paper.name }]}
+          onClose={() => setLeaves(false)}
+        />
+      )}
     </div>
   );
 }
 
-function Download({ paper, version }: { paper: Shape<"DocumentAnswer">; version: Shape<"VersionAnswer"> }) {
+type DownloadProps = {
+  paper: Shape<"DocumentAnswer">;
+  version: Shape<"VersionAnswer">;
+  onCopy: () => void;
+};
+
+function Download({ paper, version, onCopy }: DownloadProps) {
+  const { opensCovers } = useMarking();
+  const covered = useQuery({
+    ...marksOptions(paper.id, version.number),
+    enabled: version.pages > 0,
+  }).data?.some((m) => m.shape.kind === "COVER");
+  const isNewest = version.number === paper.versions.length;
   const base = `/api/documents/${paper.id}/versions/${version.number}`;
   return (
     <Dropdown
       trigger={["click"]}
       menu={{
         items: [
-          { key: "content", label: <a href={`${base}/content`}>As it came</a> },
+          ...(isNewest && version.pages > 0
+            ? [{ key: "copy", label: "A copy for …", onClick: onCopy }, { type: "divider" as const }]
+            : []),
+          {
+            key: "content",
+            label: <a href={`${base}/content`}>{covered ? "With covers closed" : "As it came"}</a>,
+          },
+          ...(covered && opensCovers
+            ? [{ key: "open", label: <a href={`${base}/content?open=true`}>As it came, covers open</a> }]
+            : []),
           {
             key: "archive",
             disabled: version.pages === 0,

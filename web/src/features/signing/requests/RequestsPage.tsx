@@ -67,6 +67,9 @@ function Reached({ row }: { row: Row }) {
   return <span className={failed ? "clay" : "muted"}>{words}</span>;
 }
 
+/** As many as the server tells at once. */
+const MOST = 6_000;
+
 function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string) => void }) {
   // what one looks for is typed anew, how one looks stays
   const [text, setText] = useState("");
@@ -151,6 +154,12 @@ function Asked({ which, onOpen }: { which: "asked" | "all"; onOpen: (id: string)
                 CSV
               </button>
             </div>
+            {all.length >= MOST && (
+              <p className="muted signing-most">
+                These are the {MOST.toLocaleString("en")} last asked; older ones stand in the files of their
+                people.
+              </p>
+            )}
             {mayChange && chosen.length > 0 && <ChosenRequests ids={chosen} onDone={() => setTicked([])} />}
             <Table<Row>
               virtual

@@ -1,0 +1,122 @@
+import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
+import { afterEach, expect, test, vi } from "vitest";
+import { OTTILIE, Refusal, serve, show } from "../../testing/screen";
+import { CopiesSection } from "./CopiesSection";
+import { CopyOutModal } from "./CopyOutModal";
+
+afterEach(cleanup);
+
+const DRAFT = {
+  id: "c1",
+  number: 17,
+  documentId: "d1",
+  paper: "Letter",
+  pages: 1,
+  covered: 2,
+  moved: 1,
+  stillReadable: ["“Quillfeather”, page 2"],
+  isOriginal: false,
+};
+
+const READERS = [{ kind: "AROUND", name: "Hallam Insurance", is: "insurer" }] as const;
+
+const open = (onClose = () => {}) =>
+  show(<CopyOutModal fileId="f1" papers={[{ id: "d1", name: "Letter" }]} onClose={onClose} />);
+
+function answerWho(name: string) {
+  fireEvent.change(screen.getByLabelText("Who is it for?"), { target: { value: name } });
+  fireEvent.click(screen.getByRole("button", { name: "Show what they will see" }));
+}
+
+test("a copy is made for somebody, looked at, and given once what can still be read is agreed to", async () => {
+  HTMLAnchorElement.prototype.click = vi.fn();
+  const onClose = vi.fn();
+  const calls = serve({
+    "GET /api/session": OTTILIE,
+    "GET /api/files/f1/readers": READERS,
+    "POST /api/copies-out": [DRAFT],
+    "POST /api/copies-out/give": {},
+  });
+  open(onClose);
+  expect(screen.getByRole("button", { name: "Show what they will see" })).toHaveProperty("disabled", true);
+  await screen.findByText("what is covered, left open");
+  answerWho("Hallam Insurance");
+  const download = await screen.findByRole("button", {
+    name: "Download for Hallam Insurance, 2 places covered",
+  });
+  expect(calls.find((c) => c.path === "/api/copies-out")?.body).toEqual({
+    documents: ["d1"],
+    reader: { kind: "AROUND", name: "Hallam Insurance" },
+    marks: false,
+    open: false,
+    foot: true,
+  });
+  expect(screen.getByText(/1 cover was carried over/)).toBeTruthy();
+  expect(download).toHaveProperty("disabled", true);
+  fireEvent.click(screen.getByLabelText("Leave them readable there"));
+  fireEvent.click(download);
+  await waitFor(() => expect(onClose).toHaveBeenCalled());
+  expect(calls.find((c) => c.path === "/api/copies-out/give")?.body).toEqual({
+    copies: ["c1"],
+    way: "DOWNLOAD",
+    evenIfReadable: true,
+  });
+});
+
+test("another wish makes another copy, and who may not open covers is not asked about it", async () => {
+  const calls = serve({
+    "GET /api/session": { ...OTTILIE, marking: "MAKES" },
+    "GET /api/files/f1/readers": READERS,
+    "POST /api/copies-out": [DRAFT],
+  });
+  open();
+  await screen.findByText(/our highlights/);
+  expect(screen.queryByText("what is covered, left open")).toBeNull();
+  answerWho("A vet");
+  await screen.findByText(/Copy 17/);
+  fireEvent.click(screen.getByLabelText(/our highlights/));
+  expect(screen.queryByText(/Copy 17/)).toBeNull();
+  fireEvent.click(screen.getByRole("button", { name: "Show what they will see" }));
+  await screen.findByText(/Copy 17/);
+  expect(calls.filter((c) => c.path === "/api/copies-out")).toHaveLength(2);
+});
+
+test("why a copy cannot be made is said, and nothing is given", async () => {
+  serve({
+    "GET /api/session": OTTILIE,
+    "GET /api/files/f1/readers": READERS,
+    "POST /api/copies-out": new Refusal(409, { detail: "No copy can be made of it: it is locked." }),
+  });
+  open();
+  answerWho("A vet");
+  expect(await screen.findByText("No copy can be made of it: it is locked.")).toBeTruthy();
+});
+
+test("who has which copy is listed with what was covered", async () => {
+  serve({
+    "GET /api/files/f1/copies": [
+      {
+        id: "c1",
+        number: 17,
+        documentId: "d1",
+        paper: "Letter",
+        reader: "Hallam Insurance",
+        readerKind: "AROUND",
+        way: "DOWNLOAD",
+        covers: "2 places covered",
+        reasons: ["third person"],
+        marks: true,
+        version: 1,
+        pages: 1,
+        sha256: "ab",
+        by: "Ottilie Brandmoor",
+        at: "2026-11-25T10:00:00Z",
+      },
+    ],
+  });
+  show(<CopiesSection fileId="f1" />);
+  const row = (await screen.findByText("Hallam Insurance")).closest("tr");
+  expect(row?.textContent).toContain("2 places covered, with marks");
+  expect(row?.textContent).toContain("downloaded 25 Nov 2026, Ottilie Brandmoor");
+  expect(screen.getByText("17").getAttribute("href")).toBe("/api/copies-out/c1/content");
+});
