@@ -98,6 +98,12 @@ final class ServerProcess implements AutoCloseable {
         launch();
     }
 
+    /** The same with the practice as it was loaded without recognition, although this one recognises. */
+    void startFromDemo() throws IOException, InterruptedException {
+        database = DemoPractice.loaded().copyTo(folder);
+        launch();
+    }
+
     /** Starts with an empty database, into which the demo practice is loaded if there is to be one. */
     void startEmpty() throws IOException, InterruptedException {
         database = FreshDatabase.create();

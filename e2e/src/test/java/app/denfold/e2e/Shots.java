@@ -40,7 +40,7 @@ class Shots {
             open(page, "/find?for=%7B%22words%22%3A%22certificate%20course%22%7D", "find");
             open(page, "/arrivals", "arrivals");
             arrivals(page);
-            open(page, "/files/" + file + "?view=shared", "who-sees");
+            copy(desk, file, firstAid);
             open(page, "/set-up/accounts", "set-up-accounts");
             open(page, "/signing?show=all", "signing-requests");
             signing(desk, file, contract);
@@ -62,6 +62,18 @@ class Shots {
             phone.getByText("What you sent us").scrollIntoViewIfNeeded();
             take(phone, "portal-shared");
         }
+    }
+
+    private void copy(Desk desk, String file, String paper) {
+        Page page = desk.page();
+        page.navigate("/files/" + file + "?paper=" + paper);
+        desk.button("Download").click();
+        page.getByText("A copy for …").click();
+        page.getByLabel("Who is it for?").fill("Hallam Insurance");
+        desk.button("Show what they will see").click();
+        page.locator(".copy-pages img").first().waitFor();
+        take(page, "copy-out");
+        page.keyboard().press("Escape");
     }
 
     private void coverage(Page page) {
