@@ -29,6 +29,9 @@ const InvitationPage = onDemand(() =>
 );
 const BeginPage = inAntd(() => import("./features/beginning/BeginPage").then((m) => m.BeginPage));
 const TurnDoor = onDemand(() => import("./features/signing/taking/TurnDoor").then((m) => m.TurnDoor));
+const LinkedCopiesPage = onDemand(() =>
+  import("./features/leaving/opening/LinkedCopiesPage").then((m) => m.LinkedCopiesPage),
+);
 const MyTurnPage = onDemand(() => import("./features/signing/taking/MyTurnPage").then((m) => m.MyTurnPage));
 const LockedDesk = inAntd(() => import("./features/signing/desk/LockedDesk").then((m) => m.LockedDesk));
 const CheckCopyPage = onDemand(() => import("./features/signing/CheckCopyPage").then((m) => m.CheckCopyPage));
@@ -41,6 +44,7 @@ export function Routing() {
       <Route path="/begin/:key" element={<BeginPage />} />
       <Route path="/check" element={<CheckCopyPage />} />
       <Route path="/sign/:token" element={<TurnDoor />} />
+      <Route path="/copies/:token" element={<LinkedCopiesPage />} />
       <Route path="*" element={<SignedIn />} />
     </Routes>
   );

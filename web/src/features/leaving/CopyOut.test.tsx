@@ -1,6 +1,7 @@
 import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import { afterEach, expect, test, vi } from "vitest";
-import { OTTILIE, Refusal, serve, show } from "../../testing/screen";
+import { OTTILIE, PRACTICE, Refusal, serve, show } from "../../testing/screen";
+import { addDays } from "../../ui/days";
 import { CopiesSection } from "./CopiesSection";
 import { CopyOutModal } from "./CopyOutModal";
 
@@ -90,6 +91,111 @@ test("why a copy cannot be made is said, and nothing is given", async () => {
   open();
   answerWho("A vet");
   expect(await screen.findByText("No copy can be made of it: it is locked.")).toBeTruthy();
+});
+
+test("a copy goes by mail: as a link that ends, with the words that were written", async () => {
+  const onClose = vi.fn();
+  const calls = serve({
+    "GET /api/session": OTTILIE,
+    "GET /api/practice": PRACTICE,
+    "GET /api/files/f1/readers": [{ ...READERS[0], email: "post@hallam.example" }],
+    "POST /api/copies-out": [{ ...DRAFT, stillReadable: [] }],
+    "POST /api/copies-out/mail": { id: "m1" },
+  });
+  open(onClose);
+  await screen.findByText("what is covered, left open");
+  answerWho("Hallam Insurance");
+  fireEvent.click(await screen.findByRole("button", { name: "By mail …" }));
+  expect(screen.getByLabelText("Mail address")).toHaveProperty("value", "post@hallam.example");
+  fireEvent.change(screen.getByLabelText("Words"), { target: { value: "Dear all" } });
+  fireEvent.click(screen.getByRole("button", { name: /^Send for Hallam Insurance/ }));
+  await waitFor(() => expect(onClose).toHaveBeenCalled());
+  const body = calls.find((c) => c.path === "/api/copies-out/mail")?.body;
+  expect(body).toEqual({
+    copies: ["c1"],
+    to: "post@hallam.example",
+    subject: `Papers from ${PRACTICE.name}`,
+    words: "Dear all",
+    endsOn: addDays(PRACTICE.today, 14),
+    evenIfReadable: false,
+  });
+});
+
+test("why a mail is not sent is said, and what was written stays", async () => {
+  serve({
+    "GET /api/session": OTTILIE,
+    "GET /api/practice": PRACTICE,
+    "GET /api/files/f1/readers": READERS,
+    "POST /api/copies-out": [{ ...DRAFT, stillReadable: [] }],
+    "POST /api/copies-out/mail": new Refusal(409, { detail: "“Letter” is sensitive." }),
+  });
+  open();
+  await screen.findByText("what is covered, left open");
+  answerWho("A vet");
+  fireEvent.click(await screen.findByRole("button", { name: "By mail …" }));
+  fireEvent.change(screen.getByLabelText("Mail address"), { target: { value: "vet@post.example" } });
+  fireEvent.click(screen.getByLabelText("attached"));
+  fireEvent.click(screen.getByRole("button", { name: /^Send for A vet/ }));
+  expect(await screen.findByText("“Letter” is sensitive.")).toBeTruthy();
+  expect(screen.getByLabelText("Mail address")).toHaveProperty("value", "vet@post.example");
+});
+
+const MAILED = {
+  id: "c1",
+  number: 17,
+  documentId: "d1",
+  paper: "Letter",
+  reader: "Hallam Insurance",
+  readerKind: "AROUND",
+  way: "MAIL",
+  covers: "nothing covered",
+  reasons: [],
+  marks: false,
+  version: 1,
+  pages: 1,
+  sha256: "ab",
+  by: "Ottilie Brandmoor",
+  at: "2026-11-25T10:00:00Z",
+} as const;
+
+const LINK = {
+  id: "m1",
+  copies: [17],
+  to: "post@hallam.example",
+  attached: false,
+  endsOn: "2026-12-09",
+  isOver: false,
+  deliveredAt: "2026-11-25T10:00:05Z",
+};
+
+test("a mail tells whether it was delivered and opened, and its link can be ended", async () => {
+  let mail: Record<string, unknown> = LINK;
+  const calls = serve({
+    "GET /api/session": OTTILIE,
+    "GET /api/files/f1/copies": [MAILED],
+    "GET /api/files/f1/copy-mails": () => [mail],
+    "POST /api/copy-mails/m1/end": () => {
+      mail = { ...LINK, isOver: true, firstOpenedAt: "2026-11-26T10:00:00Z" };
+      return {};
+    },
+  });
+  show(<CopiesSection fileId="f1" />);
+  expect(
+    await screen.findByText(/handed to the mail server · link until 9 Dec 2026 · not opened yet/),
+  ).toBeTruthy();
+  fireEvent.click(await screen.findByRole("button", { name: "End the link" }));
+  expect(await screen.findByText(/the link has ended · opened 26 Nov/)).toBeTruthy();
+  expect(calls.some((c) => c.path === "/api/copy-mails/m1/end")).toBe(true);
+  mail = {
+    ...LINK,
+    attached: true,
+    endsOn: undefined,
+    deliveredAt: undefined,
+    failure: "came back: no such user",
+  };
+  cleanup();
+  show(<CopiesSection fileId="f1" />);
+  expect(await screen.findByText(/not delivered: came back: no such user/)).toBeTruthy();
 });
 
 test("who has which copy is listed with what was covered", async () => {

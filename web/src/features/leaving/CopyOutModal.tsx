@@ -3,9 +3,12 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, AutoComplete, Button, Checkbox, Input, Modal, Radio } from "antd";
 import { useState } from "react";
 import { answer, api, done, Problem, wordsOf } from "../../api/client";
+import { practiceOptions } from "../../api/practice";
 import { Pages } from "../../ui/Pages";
+import { useMayChange } from "../asof/asOf";
 import { useMarking } from "../marks/markQueries";
 import { bundlesOptions, copiesOptions, type Draft, readersOptions } from "./copyQueries";
+import { MailForm, useMailLetter } from "./MailForm";
 import "./leaving.css";
 
 const PAGE_WIDTH = 440;
@@ -19,7 +22,7 @@ type CopyOutModalProps = {
 };
 
 type Paper = { id: string; name: string };
-type Way = "DOWNLOAD" | "PRINT";
+type Way = "DOWNLOAD" | "PRINT" | "MAIL";
 type As = "JOINED" | "ZIP";
 
 /** Two questions before a copy leaves: who is it for, and, seen as pages, what will they see. */
@@ -35,8 +38,18 @@ export function CopyOutModal({ fileId, papers: chosen, bundle, onClose }: CopyOu
   const [open, setOpen] = useState(false);
   const [foot, setFoot] = useState(true);
   const [evenIfReadable, setEvenIfReadable] = useState(false);
+  const [byMail, setByMail] = useState(false);
+  const mayChange = useMayChange();
+  const practice = useQuery(practiceOptions).data;
   const readers = useQuery(readersOptions(fileId)).data ?? [];
-  const kind = readers.find((r) => r.name === reader.trim())?.kind ?? "OTHER";
+  const known = readers.find((r) => r.name === reader.trim());
+  const kind = known?.kind ?? "OTHER";
+  const { letter, change: changeLetter } = useMailLetter({
+    practice: practice?.name ?? "",
+    reader: reader.trim(),
+    email: known?.email ?? "",
+    today: practice?.today ?? "",
+  });
   const draft = useMutation({
     mutationFn: () =>
       answer(
@@ -54,18 +67,37 @@ export function CopyOutModal({ fileId, papers: chosen, bundle, onClose }: CopyOu
   });
   const give = useMutation({
     mutationFn: async (way: Way) => {
-      await done(
-        api.POST("/api/copies-out/give", {
-          body: { copies: (draft.data ?? []).map((c) => c.id), way, evenIfReadable },
-        }),
-      );
+      const copies = (draft.data ?? []).map((c) => c.id);
+      if (way === "MAIL") {
+        const { to, subject, words, asLink, endsOn } = letter;
+        const together = copies.length > 1 && as === "JOINED" ? title.trim() : undefined;
+        await answer(
+          api.POST("/api/copies-out/mail", {
+            body: {
+              copies,
+              to: to.trim(),
+              subject,
+              words,
+              endsOn: asLink ? endsOn : undefined,
+              title: together,
+              evenIfReadable,
+            },
+          }),
+        );
+      } else {
+        await done(api.POST("/api/copies-out/give", { body: { copies, way, evenIfReadable } }));
+      }
       if (bundle) {
         await done(api.POST("/api/bundles/{id}/given", { params: { path: { id: bundle.id } } }));
       }
     },
     onSuccess: (_, way) => {
-      fetchCopies(draft.data ?? [], way, as, title);
-      message.success(`${copiesInWords(draft.data ?? [])} for ${reader.trim()} is recorded.`);
+      if (way === "MAIL") {
+        message.success(`On its way to ${letter.to.trim()}. The details of the file tell what became of it.`);
+      } else {
+        fetchCopies(draft.data ?? [], way, as, title);
+        message.success(`${copiesInWords(draft.data ?? [])} for ${reader.trim()} is recorded.`);
+      }
       queries.invalidateQueries({ queryKey: copiesOptions(fileId).queryKey });
       queries.invalidateQueries({ queryKey: ["files"] });
       onClose();
@@ -101,8 +133,25 @@ export function CopyOutModal({ fileId, papers: chosen, bundle, onClose }: CopyOu
       width={920}
       onCancel={onClose}
       footer={
-        draft.data ? (
+        draft.data && byMail ? (
           <>
+            <Button onClick={() => setByMail(false)}>Not by mail</Button>
+            <Button
+              type="primary"
+              disabled={!mayGive || letter.to.trim() === "" || (letter.asLink && letter.endsOn === "")}
+              loading={give.isPending}
+              onClick={() => give.mutate("MAIL")}
+            >
+              Send {what}
+            </Button>
+          </>
+        ) : draft.data ? (
+          <>
+            {mayChange && (
+              <Button disabled={!mayGive} onClick={() => setByMail(true)}>
+                By mail …
+              </Button>
+            )}
             <Button disabled={!mayGive} loading={give.isPending} onClick={() => give.mutate("PRINT")}>
               Print {what}
             </Button>
@@ -191,12 +240,14 @@ export function CopyOutModal({ fileId, papers: chosen, bundle, onClose }: CopyOu
               }
             />
           )}
+          {draft.data && byMail && <MailForm letter={letter} onChange={changeLetter} known={readers} />}
           {give.error && (
             <Alert
               type="error"
               title={wordsOf(give.error)}
               action={
-                give.error instanceof Problem && (
+                give.error instanceof Problem &&
+                give.error.code === "changed" && (
                   <Button size="small" onClick={() => changes(() => draft.mutate())}>
                     Look again
                   </Button>

@@ -17,6 +17,13 @@ export const copiesOptions = (fileId: string) =>
     queryFn: () => answer(api.GET("/api/files/{id}/copies", { params: { path: { id: fileId } } })),
   });
 
+export const copyMailsOptions = (fileId: string) =>
+  queryOptions({
+    // beneath the copies: what changes them may change the mails
+    queryKey: [...copiesOptions(fileId).queryKey, "mails"],
+    queryFn: () => answer(api.GET("/api/files/{id}/copy-mails", { params: { path: { id: fileId } } })),
+  });
+
 export const bundlesOptions = (fileId: string) =>
   queryOptions({
     queryKey: ["files", fileId, "bundles"],

@@ -47,7 +47,7 @@ export function GiveSignature({ turn, door, ready, onDone }: GiveSignatureProps)
     return (
       <button
         type="button"
-        className="turn-big"
+        className="big-button"
         disabled={!ready}
         onClick={() => {
           setBegun(true);
@@ -112,7 +112,7 @@ export function GiveSignature({ turn, door, ready, onDone }: GiveSignatureProps)
         {field ? (
           <button
             type="button"
-            className="turn-big"
+            className="big-button"
             disabled={field.required && !isFilled(field, values[field.position])}
             onClick={() => go(at + 1)}
           >
@@ -121,7 +121,7 @@ export function GiveSignature({ turn, door, ready, onDone }: GiveSignatureProps)
         ) : (
           <button
             type="button"
-            className="turn-big"
+            className="big-button"
             disabled={!given || sign.isPending || (turn.secret !== "NONE" && secret === "")}
             onClick={() => sign.mutate()}
           >

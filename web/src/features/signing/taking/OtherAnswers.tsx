@@ -115,7 +115,7 @@ function Answer({
         <button type="button" onClick={onClose}>
           Cancel
         </button>
-        <button type="submit" className="turn-big" disabled={empty || send.isPending}>
+        <button type="submit" className="big-button" disabled={empty || send.isPending}>
           {button}
         </button>
       </div>

@@ -145,7 +145,7 @@ function Approve({
       {approve.error && <PlainAlert>{wordsOf(approve.error)}</PlainAlert>}
       <button
         type="button"
-        className="turn-big"
+        className="big-button"
         disabled={!ready || approve.isPending}
         onClick={() => approve.mutate()}
       >

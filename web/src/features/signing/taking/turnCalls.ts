@@ -1,4 +1,5 @@
-import { csrfToken, problemOf, type Shape } from "../../../api/client";
+import { askAt } from "../../../api/askAt";
+import type { Shape } from "../../../api/client";
 
 export type Turn = Shape<"TurnAnswer">;
 
@@ -10,20 +11,5 @@ export const atDesk = (turnId: string): Door => ({ base: `/api/desk-turns/${turn
 export const byLink = (token: string): Door => ({ base: `/api/sign/${token}` });
 
 /** Asks at a door. @throws Problem with the words of the refusal */
-export async function ask<T = Turn>(door: Door, path: string, body?: unknown): Promise<T> {
-  const response = await fetch(
-    `${door.base}${path}`,
-    body === undefined
-      ? undefined
-      : {
-          method: "POST",
-          body: JSON.stringify(body),
-          headers: { "X-XSRF-TOKEN": csrfToken(), "Content-Type": "application/json" },
-        },
-  );
-  const text = await response.text();
-  if (!response.ok) {
-    throw problemOf(response.status, text);
-  }
-  return (text ? JSON.parse(text) : undefined) as T;
-}
+export const ask = <T = Turn>(door: Door, path: string, body?: unknown) =>
+  askAt<T>(`${door.base}${path}`, body);

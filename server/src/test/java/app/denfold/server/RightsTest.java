@@ -116,6 +116,7 @@ class RightsTest {
                 .allMatch(a -> a.startsWith("GET /api/practice")
                         || a.contains("/api/beginning")
                         || a.contains(" /api/sign/")
+                        || a.contains(" /api/linked-copies/")
                         || a.equals("POST /api/copies/check")
                         || a.contains(" /api/session/"));
     }
@@ -135,6 +136,7 @@ class RightsTest {
                         || a.contains(" /api/session/")
                         || a.contains("/api/beginning")
                         || a.contains(" /api/sign/")
+                        || a.contains(" /api/linked-copies/")
                         || a.equals("POST /api/copies/check")
                         || a.startsWith("GET /api/practice"));
     }

@@ -20,6 +20,7 @@ public final class TestMail {
     public static final int PORT = SERVER.getSmtp().getPort();
     private static final Pattern LINK = Pattern.compile("/invitation/([A-Za-z0-9_-]+)");
 
+    private static final Pattern COPIES_LINK = Pattern.compile("/copies/([A-Za-z0-9_-]+)");
     private static final Pattern SIGNING_LINK = Pattern.compile("/sign/([A-Za-z0-9_-]+)");
     private static final Pattern CODE = Pattern.compile(" {2}Code (\\d{3} \\d{3})");
 
@@ -54,7 +55,13 @@ public final class TestMail {
                 .orElseThrow();
     }
 
-    /** The newest code for signing that went to an address. */
+    /** The secret of the newest link to copies that went to an address. */
+    public static String copiesLinkTo(String address) {
+        return await().until(() -> newest(COPIES_LINK, address), Optional::isPresent)
+                .orElseThrow();
+    }
+
+    /** The newest code that went to an address. */
     public static String codeTo(String address) {
         return await().until(() -> newest(CODE, address), Optional::isPresent)
                 .orElseThrow()

@@ -9,8 +9,8 @@ import org.jspecify.annotations.Nullable;
 /**
  * A mail to be sent.
  *
- * @param purpose {@code chase}, {@code invitation}, {@code account}, {@code share}, {@code signature}, {@code comment},
- *     {@code hand-over} or {@code signing}
+ * @param purpose {@code chase}, {@code invitation}, {@code account}, {@code share}, {@code signature}, {@code copies}, {@code code},
+ *     {@code comment}, {@code hand-over} or {@code signing}
  * @param fileId it concerns; null when it concerns none
  * @param documentId of the paper it is about; null when it is about none
  * @param types codes of the document types of which it tells

@@ -65,6 +65,7 @@ class Notice {
     private @Nullable Instant notBefore;
 
     private @Nullable Instant claimedAt;
+    private boolean cameBack;
     private @Nullable UUID queuedById;
 
     @SuppressWarnings("NullAway.Init")
@@ -122,6 +123,15 @@ class Notice {
         this.notBefore = forGood || attempts >= MOST_ATTEMPTS ? null : now.plusSeconds(pause);
     }
 
+    /** The mail server had taken it and could not deliver it after all; it is not tried again by itself. */
+    void cameBack(Instant now, String why) {
+        this.state = State.FAILED;
+        this.finishedAt = now;
+        this.result = why;
+        this.notBefore = null;
+        this.cameBack = true;
+    }
+
     boolean isClaimedBefore(Instant moment) {
         return claimedAt != null && claimedAt.isBefore(moment);
     }
@@ -129,7 +139,8 @@ class Notice {
     /** @param stuckSince a message claimed before then is taken for abandoned */
     boolean mayBeRetried(Instant stuckSince) {
         return switch (state) {
-            case FAILED -> true;
+            // the secret of a link in it is gone, and the address is wrong
+            case FAILED -> !cameBack;
             case QUEUED -> queuedAt.isBefore(stuckSince);
             case SENDING -> isClaimedBefore(stuckSince);
             case SENT -> false;

@@ -3,18 +3,24 @@ package app.denfold.server.chasing;
 import app.denfold.server.access.Actor;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
+import app.denfold.server.chasing.Attachments.Attachment;
 import app.denfold.server.commits.OutsideTransactions;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeLook;
 import app.denfold.server.practice.PracticeSettings;
+import app.denfold.server.problems.Refusal;
 import jakarta.mail.MessagingException;
 import jakarta.mail.internet.AddressException;
 import jakarta.mail.internet.InternetAddress;
 import jakarta.mail.internet.MimeMessage;
+import java.io.IOException;
 import java.io.UnsupportedEncodingException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -24,8 +30,12 @@ import java.util.UUID;
 import java.util.concurrent.atomic.AtomicBoolean;
 import org.eclipse.angus.mail.smtp.SMTPAddressFailedException;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.task.TaskRejectedException;
 import org.springframework.data.domain.Limit;
 import org.springframework.mail.javamail.JavaMailSenderImpl;
@@ -40,6 +50,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 /** Hands queued messages to the mail server and notes the result. */
 @Component
 class SendMailJob {
+
+    private static final Logger LOG = LoggerFactory.getLogger(SendMailJob.class);
 
     /** Nobody hands a message over for so long; what was claimed before was left behind. */
     private static final Duration ABANDONED = Duration.ofMinutes(2);
@@ -59,6 +71,7 @@ class SendMailJob {
     private final TransactionTemplate transactions;
     private final String from;
     private final ThreadPoolTaskExecutor threads;
+    private final ObjectProvider<Attachments> attachments;
 
     /** Whether somebody is about to look for what waits. */
     private final AtomicBoolean asked = new AtomicBoolean();
@@ -74,6 +87,7 @@ class SendMailJob {
             AuditTrail trail,
             TransactionTemplate transactions,
             @Qualifier(MailThreads.NAME) ThreadPoolTaskExecutor threads,
+            ObjectProvider<Attachments> attachments,
             @Value("${denfold.mail-from}") String from) {
         this.notices = notices;
         this.mail = mail;
@@ -82,6 +96,7 @@ class SendMailJob {
         this.trail = trail;
         this.transactions = transactions;
         this.threads = threads;
+        this.attachments = attachments;
         this.from = from;
     }
 
@@ -159,11 +174,26 @@ class SendMailJob {
 
     /** @return why it was not taken; empty when it was */
     private Optional<Exception> handOver(MailConnection connection, Notice notice, PracticeLook look) {
+        List<Attachment> attached = new ArrayList<>();
         try {
-            connection.send(message(notice, look));
+            attachments.orderedStream().forEach(a -> attached.addAll(a.of(notice.id())));
+            connection.send(message(notice, look, attached));
             return Optional.empty();
         } catch (MessagingException | UnsupportedEncodingException | RuntimeException refused) {
             return Optional.of(refused);
+        } finally {
+            attached.stream()
+                    .filter(Attachment::isTemporary)
+                    .map(Attachment::file)
+                    .forEach(SendMailJob::delete);
+        }
+    }
+
+    private static void delete(Path file) {
+        try {
+            Files.deleteIfExists(file);
+        } catch (IOException left) {
+            LOG.warn("A temporary file stays: {}", file, left);
         }
     }
 
@@ -192,10 +222,10 @@ class SendMailJob {
         }
     }
 
-    /** The server said no to the address itself (RFC 5321, replies 550 to 553), or it is none. */
+    /** The server said no to the address itself (RFC 5321, replies 550 to 553), it is none, or what should go with the mail is no longer there. */
     private static boolean isForGood(Exception failed) {
         for (Throwable t = failed; t != null; t = t.getCause()) {
-            if (t instanceof AddressException) {
+            if (t instanceof AddressException || t instanceof Refusal) {
                 return true;
             }
             if (t instanceof SMTPAddressFailedException refused) {
@@ -205,10 +235,10 @@ class SendMailJob {
         return false;
     }
 
-    private MimeMessage message(Notice notice, PracticeLook look)
+    private MimeMessage message(Notice notice, PracticeLook look, List<Attachment> attached)
             throws MessagingException, UnsupportedEncodingException {
         MimeMessage message = mail.createMimeMessage();
-        MimeMessageHelper helper = new MimeMessageHelper(message, StandardCharsets.UTF_8.name());
+        MimeMessageHelper helper = new MimeMessageHelper(message, !attached.isEmpty(), StandardCharsets.UTF_8.name());
         String sender = look.mailFrom() == null ? from : look.mailFrom();
         helper.setFrom(new InternetAddress(sender, look.name(), StandardCharsets.UTF_8.name()));
         if (look.replyTo() != null) {
@@ -217,6 +247,9 @@ class SendMailJob {
         helper.setTo(notice.recipient());
         helper.setSubject(notice.subject());
         helper.setText(notice.body());
+        for (Attachment one : attached) {
+            helper.addAttachment(one.name(), new FileSystemResource(one.file()), one.mediaType());
+        }
         message.setHeader("Message-ID", notice.messageId(sender.substring(sender.indexOf('@') + 1)));
         return message;
     }

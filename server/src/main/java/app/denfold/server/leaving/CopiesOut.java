@@ -19,7 +19,6 @@ import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.leaving.LeavingPaper.Bytes;
 import app.denfold.server.leaving.LeavingPaper.Source;
-import app.denfold.server.leaving.LeavingPaper.Way;
 import app.denfold.server.marks.ClosedCovers;
 import app.denfold.server.marks.Marks;
 import app.denfold.server.marks.Marks.MarkAnswer;
@@ -30,12 +29,14 @@ import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -46,9 +47,9 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** Copies of papers for somebody: made, looked at as the reader will see them, and given. */
 @Service
-class CopiesOut {
+public class CopiesOut {
 
-    static final int MOST_PAPERS = 50;
+    public static final int MOST_PAPERS = 50;
 
     /** Shorter words stand everywhere, and say nothing about what is covered. */
     private static final int LEAST_LETTERS = 4;
@@ -268,51 +269,86 @@ class CopiesOut {
     }
 
     /**
-     * Gives copies that were looked at: all of them or, when one cannot be given, none.
+     * How copies are given.
      *
      * @param evenIfReadable although words that are covered can be read elsewhere in them
+     * @param mailId with which mail; null when with none
+     * @param words how it was done, for the trail, such as {@code printed}
+     */
+    public record Handing(
+            Way way, boolean evenIfReadable, @Nullable UUID mailId, String words) {
+
+        static Handing here(Way way, boolean evenIfReadable) {
+            return new Handing(way, evenIfReadable, null, way == Way.PRINT ? "printed" : "downloaded");
+        }
+
+        public static Handing byMail(UUID mailId, boolean evenIfReadable, String words) {
+            return new Handing(Way.MAIL, evenIfReadable, mailId, words);
+        }
+    }
+
+    /** A copy that was given, as far as whoever sends it on needs to know. @param name without its ending */
+    public record Given(UUID id, long number, UUID documentId, String reader, Fetched file) {}
+
+    /**
+     * Gives copies that were looked at: all of them or, when one cannot be given, none.
+     *
+     * @return them in the order that was asked for
      * @throws Refusal when one was given before, covers or versions changed since it was looked at, or something that is
      *     covered can still be read in it
      */
     @Transactional
-    public void give(Viewer viewer, List<UUID> ids, Way way, boolean evenIfReadable) {
-        for (UUID id : ids) {
-            // of two at once, the second finds it given
-            LeavingPaper copy = visible(viewer, copies.findToGive(id));
-            FiledDocument paper = documents.visible(viewer, copy.documentId());
-            if (copy.givenAt() != null) {
-                throw Refusal.conflict("given", "Copy " + copy.number() + " was given already.");
-            }
-            boolean isPresent = paper.versions().size() == copy.version()
-                    && hash(covers.covers(paper.id(), copy.version(), paper.latest()))
-                            .equals(copy.coversSha256());
-            if (!isPresent) {
-                throw Refusal.conflict(
-                        "changed",
-                        "“" + paper.name() + "” was changed since you looked at the copy. Look at it again.");
-            }
-            if (!copy.stillReadable().isEmpty() && !evenIfReadable) {
-                throw Refusal.conflict(
-                        "still-readable",
-                        "What is covered can still be read in the copy of “" + paper.name() + "”: "
-                                + String.join("; ", copy.stillReadable()) + ".");
-            }
-            copy.give(way, calendar.now());
-            trail.record(new AuditEntry(
-                    viewer.actor(),
-                    "copy-given",
-                    paper.fileId(),
-                    paper.id(),
-                    (way == Way.PRINT ? "printed" : "downloaded") + " copy " + copy.number() + " of “" + paper.name()
-                            + "” for " + copy.reader().name() + ", " + copy.coversInWords()
-                            + (copy.stillReadable().isEmpty()
-                                    ? ""
-                                    : "; some of it can be read elsewhere in the copy")));
-        }
+    public List<Given> give(Viewer viewer, List<UUID> ids, Handing handing) {
+        return ids.stream().map(id -> give(viewer, id, handing)).toList();
     }
 
-    /** A copy to be fetched. @param name without its ending */
-    record Fetched(String name, String sha256, boolean isPdf) {}
+    private Given give(Viewer viewer, UUID id, Handing handing) {
+        // of two at once, the second finds it given
+        LeavingPaper copy = visible(viewer, copies.findToGive(id));
+        FiledDocument paper = documents.visible(viewer, copy.documentId());
+        if (copy.givenAt() != null) {
+            throw Refusal.conflict("given", "Copy " + copy.number() + " was given already.");
+        }
+        boolean isPresent = paper.versions().size() == copy.version()
+                && hash(covers.covers(paper.id(), copy.version(), paper.latest()))
+                        .equals(copy.coversSha256());
+        if (!isPresent) {
+            throw Refusal.conflict(
+                    "changed", "“" + paper.name() + "” was changed since you looked at the copy. Look at it again.");
+        }
+        if (!copy.stillReadable().isEmpty() && !handing.evenIfReadable) {
+            throw Refusal.conflict(
+                    "still-readable",
+                    "What is covered can still be read in the copy of “" + paper.name() + "”: "
+                            + String.join("; ", copy.stillReadable()) + ".");
+        }
+        copy.give(handing.way, handing.mailId, calendar.now());
+        trail.record(new AuditEntry(
+                viewer.actor(),
+                "copy-given",
+                paper.fileId(),
+                paper.id(),
+                handing.words + " copy " + copy.number() + " of “" + paper.name() + "” for "
+                        + copy.reader().name() + ", " + copy.coversInWords()
+                        + (copy.stillReadable().isEmpty() ? "" : "; some of it can be read elsewhere in the copy")));
+        return given(copy, paper);
+    }
+
+    /** Copies that this viewer made to look at, as they would be given. @throws Refusal when one is none of those */
+    @Transactional(readOnly = true)
+    public List<Given> drafted(Viewer viewer, List<UUID> ids) {
+        return ids.stream()
+                .map(id -> visible(viewer, id))
+                .map(c -> given(c, documents.visible(viewer, c.documentId())))
+                .toList();
+    }
+
+    private Given given(LeavingPaper copy, FiledDocument paper) {
+        return new Given(copy.id(), copy.number(), paper.id(), copy.reader().name(), fetched(copy, paper));
+    }
+
+    /** A copy to be fetched. @param name without its ending @param isPdf whether it is a PDF, which can be shown in a tab */
+    public record Fetched(String name, String sha256, int pages, boolean isPdf) {}
 
     /** @throws Refusal when it was not given */
     @Transactional(readOnly = true)
@@ -321,11 +357,42 @@ class CopiesOut {
         if (copy.givenAt() == null) {
             throw Refusal.conflict("not-given", "This copy was not given yet.");
         }
-        FiledDocument paper = documents.visible(viewer, copy.documentId());
+        return fetched(copy, documents.visible(viewer, copy.documentId()));
+    }
+
+    private Fetched fetched(LeavingPaper copy, FiledDocument paper) {
         // the name of a paper may say what is covered on it
         String name = copy.covered() > 0 ? documents.typeLabel(paper) : paper.name();
         boolean isPdf = contents.content(copy.sha256()).mediaType().equals(Format.PDF.mediaType());
-        return new Fetched(name + ", copy " + copy.number(), copy.sha256(), isPdf);
+        return new Fetched(name + ", copy " + copy.number(), copy.sha256(), copy.pages(), isPdf);
+    }
+
+    /** The numbers of those that went with each of these mails, of papers that the viewer may see. */
+    @Transactional(readOnly = true)
+    public Map<UUID, List<Long>> numbers(Viewer viewer, Collection<UUID> mailIds) {
+        List<LeavingPaper> sent = copies.findByMailIdInOrderByNumber(mailIds);
+        Set<UUID> visible =
+                documents
+                        .visible(
+                                viewer,
+                                sent.stream().map(LeavingPaper::documentId).collect(Collectors.toSet()))
+                        .stream()
+                        .map(FiledDocument::id)
+                        .collect(Collectors.toSet());
+        return sent.stream()
+                .filter(c -> visible.contains(c.documentId()))
+                .collect(Collectors.groupingBy(
+                        c -> Objects.requireNonNull(c.mailId()),
+                        Collectors.mapping(LeavingPaper::number, Collectors.toList())));
+    }
+
+    /** Those that went with a mail, without those whose paper is in the wastebasket or gone. */
+    @Transactional(readOnly = true)
+    public List<Given> ofMail(UUID mailId) {
+        return copies.findByMailIdOrderByNumber(mailId).stream()
+                .flatMap(c ->
+                        documents.outsideWastebasket(c.documentId()).stream().map(d -> given(c, d)))
+                .toList();
     }
 
     /**

@@ -4,8 +4,8 @@ import app.denfold.server.access.Viewer;
 import app.denfold.server.content.Download;
 import app.denfold.server.leaving.CopiesOut.Draft;
 import app.denfold.server.leaving.CopiesOut.GivenCopy;
+import app.denfold.server.leaving.CopiesOut.Handing;
 import app.denfold.server.leaving.CopiesOut.Wish;
-import app.denfold.server.leaving.LeavingPaper.Way;
 import app.denfold.server.leaving.ProposeReaders.ProposedReader;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;
@@ -46,8 +46,14 @@ class CopiesOutController {
             boolean open,
             boolean foot) {}
 
+    /** How it is taken along by whoever gives it. */
+    enum Here {
+        DOWNLOAD,
+        PRINT
+    }
+
     record GiveRequest(
-            @NotEmpty List<@NotNull UUID> copies, @NotNull Way way, boolean evenIfReadable) {}
+            @NotEmpty List<@NotNull UUID> copies, @NotNull Here way, boolean evenIfReadable) {}
 
     /** Makes copies of the newest versions for somebody, to be looked at; nothing leaves yet. */
     @PostMapping("/api/copies-out")
@@ -71,7 +77,7 @@ class CopiesOutController {
     @PostMapping("/api/copies-out/give")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void give(Viewer viewer, @Valid @RequestBody GiveRequest body) {
-        copies.give(viewer, body.copies(), body.way(), body.evenIfReadable());
+        copies.give(viewer, body.copies(), Handing.here(Way.valueOf(body.way().name()), body.evenIfReadable()));
     }
 
     /** The copy itself, once it was given. @param inTab to be printed rather than saved; of a PDF only */

@@ -22,7 +22,7 @@ import org.springframework.stereotype.Service;
 
 /** Several copies that were given, as one file: a PDF with contents and bookmarks, or a ZIP. Made anew each time. */
 @Service
-class JoinCopies {
+public class JoinCopies {
 
     static final int LONGEST_TITLE = 120;
 
@@ -36,30 +36,37 @@ class JoinCopies {
         this.contents = contents;
     }
 
-    private List<Fetched> fetched(Viewer viewer, List<UUID> ids) {
+    /** @throws Refusal when there are too many, or one was not given */
+    List<Fetched> fetched(Viewer viewer, List<UUID> ids) {
         if (ids.isEmpty() || ids.size() > CopiesOut.MOST_PAPERS) {
             throw Refusal.invalid("copies", "Choose from 1 to " + CopiesOut.MOST_PAPERS + " copies.");
         }
         return ids.stream().map(id -> copies.fetch(viewer, id)).toList();
     }
 
-    /** @return a temporary file, which the caller deletes @throws Refusal when one was not given, or has no pages */
-    Path pdf(Viewer viewer, List<UUID> ids, String title) {
-        String named = title.isBlank() ? "Papers" : title.strip();
-        if (named.length() > LONGEST_TITLE) {
+    /** @throws Refusal when a title is too long */
+    public static void requireTitle(String title) {
+        if (title.length() > LONGEST_TITLE) {
             throw Refusal.invalid("title", "The title has up to " + LONGEST_TITLE + " letters.");
         }
+    }
+
+    /** @return a temporary file, which the caller deletes @throws Refusal when one has no pages */
+    public Path pdf(List<Fetched> all, String title) {
+        requireTitle(title);
         return making.bundle(
-                named,
-                fetched(viewer, ids).stream()
-                        .map(c -> new BundlePart(c.sha256(), c.name()))
-                        .toList());
+                named(title),
+                all.stream().map(c -> new BundlePart(c.sha256(), c.name())).toList());
+    }
+
+    /** The title of one that may have been left without. */
+    public static String named(String title) {
+        return title.isBlank() ? "Papers" : title.strip();
     }
 
     /** In their order, each under its name. */
-    void zip(Viewer viewer, List<UUID> ids, OutputStream to) throws IOException {
+    void zip(List<Fetched> all, OutputStream to) throws IOException {
         OutsideTransactions.require("writing a ZIP");
-        List<Fetched> all = fetched(viewer, ids);
         Set<String> taken = new HashSet<>();
         try (ZipOutputStream zip = new ZipOutputStream(to)) {
             for (Fetched copy : all) {

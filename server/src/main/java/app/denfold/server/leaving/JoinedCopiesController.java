@@ -1,6 +1,7 @@
 package app.denfold.server.leaving;
 
 import app.denfold.server.access.Viewer;
+import app.denfold.server.leaving.CopiesOut.Fetched;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -33,7 +34,7 @@ class JoinedCopiesController {
             @RequestParam(defaultValue = "false") boolean inTab,
             HttpServletResponse response)
             throws IOException {
-        Path made = join.pdf(viewer, copies, title);
+        Path made = join.pdf(join.fetched(viewer, copies), title);
         try {
             head(response, MediaType.APPLICATION_PDF_VALUE, title, ".pdf", inTab);
             response.setContentLengthLong(Files.size(made));
@@ -51,12 +52,13 @@ class JoinedCopiesController {
             @RequestParam(defaultValue = "") String title,
             HttpServletResponse response)
             throws IOException {
+        List<Fetched> all = join.fetched(viewer, copies);
         head(response, "application/zip", title, ".zip", false);
-        join.zip(viewer, copies, response.getOutputStream());
+        join.zip(all, response.getOutputStream());
     }
 
     private static void head(HttpServletResponse response, String type, String title, String ending, boolean inTab) {
-        String name = (title.isBlank() ? "Papers" : title.strip()) + ending;
+        String name = JoinCopies.named(title) + ending;
         response.setContentType(type);
         response.setHeader(
                 HttpHeaders.CONTENT_DISPOSITION,

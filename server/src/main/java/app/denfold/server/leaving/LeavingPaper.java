@@ -19,12 +19,6 @@ import org.jspecify.annotations.Nullable;
 @Table(name = "leaving_copy")
 class LeavingPaper {
 
-    /** How a copy was given. */
-    enum Way {
-        DOWNLOAD,
-        PRINT
-    }
-
     @Id
     private UUID id;
 
@@ -57,6 +51,9 @@ class LeavingPaper {
 
     @Enumerated(EnumType.STRING)
     private @Nullable Way way;
+
+    /** With which mail it was sent; null when with none. */
+    private @Nullable UUID mailId;
 
     @SuppressWarnings("NullAway.Init")
     protected LeavingPaper() {}
@@ -172,8 +169,14 @@ class LeavingPaper {
         return way;
     }
 
-    void give(Way by, Instant now) {
+    @Nullable
+    UUID mailId() {
+        return mailId;
+    }
+
+    void give(Way by, @Nullable UUID mail, Instant now) {
         this.way = by;
+        this.mailId = mail;
         this.givenAt = now;
     }
 

@@ -2,6 +2,7 @@ package app.denfold.server.leaving;
 
 import jakarta.persistence.LockModeType;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -23,6 +24,11 @@ interface LeavingPaperRepository extends CrudRepository<LeavingPaper, UUID> {
     boolean existsBySha256(String sha256);
 
     List<LeavingPaper> findByDocumentId(UUID documentId);
+
+    /** Those of a mail, in the order in which they were drafted. */
+    List<LeavingPaper> findByMailIdOrderByNumber(UUID mailId);
+
+    List<LeavingPaper> findByMailIdInOrderByNumber(Collection<UUID> mailIds);
 
     /** Those that were given, of the papers of a file, the last first. */
     @Query("""

@@ -1,6 +1,7 @@
 package app.denfold.server.marks;
 
 import static app.denfold.server.marks.MarkedPapers.cover;
+import static app.denfold.server.marks.MarkedPapers.draft;
 import static app.denfold.server.marks.MarkedPapers.mark;
 import static app.denfold.server.marks.MarkedPapers.put;
 import static app.denfold.server.marks.MarkedPapers.read;
@@ -43,23 +44,6 @@ class CoversTest {
             in.getNextEntry();
             return in.readAllBytes();
         }
-    }
-
-    private static Api.Answer draft(Api api, UUID paper, String reader, boolean marks, boolean open, boolean foot)
-            throws Exception {
-        return api.post(
-                "/api/copies-out",
-                Map.of(
-                        "documents",
-                        List.of(paper),
-                        "reader",
-                        Map.of("kind", "OTHER", "name", reader),
-                        "marks",
-                        marks,
-                        "open",
-                        open,
-                        "foot",
-                        foot));
     }
 
     private static Api.Answer give(Api api, UUID copy, boolean evenIfReadable) throws Exception {

@@ -13,13 +13,13 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 
-/** What tests of marks do with papers. */
-final class MarkedPapers {
+/** What tests of marks, and of copies that leave, do with papers. */
+public final class MarkedPapers {
 
     private MarkedPapers() {}
 
     /** A paper whose words are read. */
-    static UUID read(Api api, UUID file, String... pages) throws Exception {
+    public static UUID read(Api api, UUID file, String... pages) throws Exception {
         UUID arrival = api.upload("/api/arrivals", "paper.pdf", Papers.pages(List.of(pages)), Map.of())
                 .id("$.id");
         UUID paper =
@@ -29,24 +29,24 @@ final class MarkedPapers {
         return paper;
     }
 
-    static Map<String, Object> area(int left, int top, int width, int height) {
+    public static Map<String, Object> area(int left, int top, int width, int height) {
         return Map.of("left", left, "top", top, "width", width, "height", height);
     }
 
-    static Map<String, Object> mark(int page, String kind, String text) {
+    public static Map<String, Object> mark(int page, String kind, String text) {
         return mark(page, Map.of("kind", kind, "areas", List.of(area(1_000, 1_000, 3_000, 400)), "text", text));
     }
 
-    static Map<String, Object> mark(int page, Map<String, Object> shape) {
+    public static Map<String, Object> mark(int page, Map<String, Object> shape) {
         return Map.of("page", page, "shape", shape);
     }
 
-    static Api.Answer put(Api api, UUID paper, List<Map<String, Object>> marks) throws Exception {
+    public static Api.Answer put(Api api, UUID paper, List<Map<String, Object>> marks) throws Exception {
         return api.post("/api/documents/{id}/versions/1/marks", Map.of("marks", marks), paper);
     }
 
     /** Covers all places of words on papers. */
-    static void cover(Api api, UUID paper, String... phrases) throws Exception {
+    public static void cover(Api api, UUID paper, String... phrases) throws Exception {
         Api.Answer found = api.post(
                 "/api/covers/look",
                 Map.of("documents", List.of(paper), "phrases", List.of(phrases), "what", List.of()));
@@ -62,7 +62,25 @@ final class MarkedPapers {
                         "third person"));
     }
 
-    static String text(byte[] pdf) throws IOException {
+    /** A copy to be looked at, for somebody of no kind. */
+    public static Api.Answer draft(Api api, UUID paper, String reader, boolean marks, boolean open, boolean foot)
+            throws Exception {
+        return api.post(
+                "/api/copies-out",
+                Map.of(
+                        "documents",
+                        List.of(paper),
+                        "reader",
+                        Map.of("kind", "OTHER", "name", reader),
+                        "marks",
+                        marks,
+                        "open",
+                        open,
+                        "foot",
+                        foot));
+    }
+
+    public static String text(byte[] pdf) throws IOException {
         try (PDDocument document = Loader.loadPDF(pdf)) {
             return new PDFTextStripper().getText(document);
         }

@@ -64,10 +64,12 @@ final class RightsTable {
             POST    /api/copies-out                                            LOOK
             POST    /api/copies-out/give                                       LOOK
             GET     /api/copies-out/joined                                     LOOK
+            POST    /api/copies-out/mail                                       CHANGE
             GET     /api/copies-out/zipped                                     LOOK
             GET     /api/copies-out/{id}/content                               LOOK
             GET     /api/copies-out/{id}/pages/{page}                          LOOK
             POST    /api/copies/check                                          EVERYBODY
+            POST    /api/copy-mails/{id}/end                                   CHANGE
             GET     /api/cover-sheets                                          CHANGE
             GET     /api/cover-sheets/separator                                CHANGE
             POST    /api/coverage/newcomer                                     LOOK
@@ -156,6 +158,7 @@ final class RightsTable {
             GET     /api/files/{id}/chase                                      LOOK
             POST    /api/files/{id}/chase                                      CHANGE
             GET     /api/files/{id}/copies                                     LOOK
+            GET     /api/files/{id}/copy-mails                                 LOOK
             GET     /api/files/{id}/duplicates                                 LOOK
             GET     /api/files/{id}/excerpts                                   LOOK
             POST    /api/files/{id}/guests                                     CHANGE
@@ -205,6 +208,12 @@ final class RightsTable {
             POST    /api/invitations/{token}                                   EVERYBODY
             GET     /api/jobs                                                  LOOK
             GET     /api/kinds                                                 LOOK       PEOPLE
+            GET     /api/linked-copies/{token}                                 EVERYBODY
+            POST    /api/linked-copies/{token}/code                            EVERYBODY
+            GET     /api/linked-copies/{token}/door                            EVERYBODY
+            POST    /api/linked-copies/{token}/enter                           EVERYBODY
+            GET     /api/linked-copies/{token}/{copyId}/content                EVERYBODY
+            GET     /api/linked-copies/{token}/{copyId}/pages/{page}           EVERYBODY
             GET     /api/marks/words                                           LOOK
             DELETE  /api/marks/{id}                                            CHANGE
             PUT     /api/marks/{id}                                            CHANGE

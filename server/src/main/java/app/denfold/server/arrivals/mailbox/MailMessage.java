@@ -12,6 +12,8 @@ import jakarta.mail.internet.MimeUtility;
 import java.io.IOException;
 import java.io.UnsupportedEncodingException;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
 import java.util.List;
 
 /** What of a mail message becomes arrivals: its attachments, and its text with each. */
@@ -80,6 +82,26 @@ final class MailMessage {
         return message.getFrom() == null || message.getFrom().length == 0
                 ? "an unknown sender"
                 : ((InternetAddress) message.getFrom()[0]).getAddress();
+    }
+
+    /** The messages it answers (RFC 5322, 3.6.4), the nearest first; none when it answers none. */
+    List<String> answers() throws MessagingException {
+        List<String> ids = new ArrayList<>();
+        for (String header : new String[] {"In-Reply-To", "References"}) {
+            String[] values = message.getHeader(header);
+            if (values != null) {
+                List<String> named =
+                        Arrays.asList(String.join(" ", values).strip().split("[\\s,]+"));
+                ids.addAll(reversed(named));
+            }
+        }
+        return ids;
+    }
+
+    private static List<String> reversed(List<String> ids) {
+        List<String> turned = new ArrayList<>(ids);
+        Collections.reverse(turned);
+        return turned;
     }
 
     /** The same for the same message, also after a crash. */

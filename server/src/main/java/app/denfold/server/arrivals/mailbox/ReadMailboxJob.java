@@ -7,6 +7,8 @@ import app.denfold.server.arrivals.ReceivedPaper;
 import app.denfold.server.arrivals.receiving.Arrivals;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
+import app.denfold.server.chasing.MailAnswers;
+import app.denfold.server.chasing.MailAnswers.Answered;
 import app.denfold.server.problems.Refusal;
 import jakarta.mail.Flags;
 import jakarta.mail.Folder;
@@ -20,6 +22,8 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
 import java.util.Properties;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -30,7 +34,7 @@ import org.springframework.stereotype.Component;
 /**
  * Reads the practice's mailbox over IMAP: each attachment of an unseen message becomes an arrival that keeps the text of
  * the message; a message without one is itself the paper. Messages are marked as seen after their papers are safe, and
- * are never deleted.
+ * are never deleted. An answer to a mail of the practice is proposed for the file that mail was about.
  */
 @Component
 class ReadMailboxJob {
@@ -44,6 +48,7 @@ class ReadMailboxJob {
     private final boolean secure;
     private final Arrivals arrivals;
     private final AuditTrail trail;
+    private final MailAnswers answers;
 
     ReadMailboxJob(
             @Value("${denfold.mailbox.host:}") String host,
@@ -52,7 +57,8 @@ class ReadMailboxJob {
             @Value("${denfold.mailbox.password:}") String password,
             @Value("${denfold.mailbox.secure:true}") boolean secure,
             Arrivals arrivals,
-            AuditTrail trail) {
+            AuditTrail trail,
+            MailAnswers answers) {
         this.host = host;
         this.port = port;
         this.user = user;
@@ -60,6 +66,7 @@ class ReadMailboxJob {
         this.secure = secure;
         this.arrivals = arrivals;
         this.trail = trail;
+        this.answers = answers;
     }
 
     @Scheduled(fixedDelayString = "${denfold.mailbox.interval:15000}", initialDelay = 5_000)
@@ -94,6 +101,10 @@ class ReadMailboxJob {
 
     private void take(Message message) throws MessagingException {
         try {
+            if (isAboutOurs(message)) {
+                message.setFlag(Flags.Flag.SEEN, true);
+                return;
+            }
             MailMessage mail = MailMessage.read(message);
             for (int i = 0; i < mail.attachments().size(); i++) {
                 Part part = mail.attachments().get(i);
@@ -109,6 +120,19 @@ class ReadMailboxJob {
         }
     }
 
+    /** Whether it tells that mails of ours did not arrive; that is noted at them, and no paper. */
+    private boolean isAboutOurs(Message message) throws MessagingException, IOException {
+        List<CameBack> cameBack = CameBack.read(message);
+        if (cameBack == null) {
+            return false;
+        }
+        boolean isOurs = false;
+        for (CameBack one : cameBack) {
+            isOurs |= answers.cameBack(one.messageId(), one.recipient(), one.why());
+        }
+        return isOurs;
+    }
+
     private interface Bytes {
         void writeTo(OutputStream to) throws IOException, MessagingException;
     }
@@ -119,6 +143,8 @@ class ReadMailboxJob {
         if (arrivals.isTaken(origin)) {
             return;
         }
+        String subject = mail.subject();
+        Optional<Answered> answered = answers.answered(mail.answers());
         Path file = Files.createTempFile("mail", ".part");
         try {
             try (OutputStream out = Files.newOutputStream(file)) {
@@ -129,9 +155,11 @@ class ReadMailboxJob {
                     name,
                     Arrival.Source.MAIL,
                     Actor.system(user),
+                    answered.map(Answered::fileId).orElse(null),
                     null,
-                    null,
-                    mail.subject(),
+                    answered.isPresent()
+                            ? subject + " (answers “" + answered.get().subject() + "”)"
+                            : subject,
                     mail.sender(),
                     number == 0 ? null : mail.text(),
                     origin));

@@ -2,6 +2,7 @@ package app.denfold.server.signing.taking;
 
 import app.denfold.core.signing.ShortAddress;
 import app.denfold.server.access.Actor;
+import app.denfold.server.access.links.LinkCodes;
 import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.problems.Refusal;
 import app.denfold.server.signing.links.SigningLinks;
@@ -62,27 +63,14 @@ class LinkTurns {
 
     /** @return a key that opens the link for a while @throws Refusal when the code is wrong */
     String enter(String token, String code) {
-        SigningLinks.Tried tried = links.enter(token, code);
-        if (tried.key() == null) {
-            throw tried.left() == 0
-                    ? Refusal.gone(
-                            "link-closed",
-                            "The code was wrong five times, so this link is closed. Ask the practice for a new one.")
-                    : Refusal.invalid(
-                            "code",
-                            "This is not the code we sent. "
-                                    + (tried.left() == 1
-                                            ? "One more wrong one closes the link."
-                                            : tried.left() + " more wrong ones close the link."));
-        }
-        return tried.key();
+        return links.enter(token, code).keyOrRefuse();
     }
 
     /** To which turn the link leads. @throws Refusal when no right code was shown lately */
     UUID entered(String token, @Nullable String key) {
         UUID turn = links.turnOf(token);
         if (!links.isOpenFor(token, key)) {
-            throw Refusal.notSignedIn("Show the code that was sent to you first.");
+            throw LinkCodes.noCode();
         }
         return turn;
     }

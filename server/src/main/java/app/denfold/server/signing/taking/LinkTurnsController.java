@@ -1,6 +1,7 @@
 package app.denfold.server.signing.taking;
 
 import app.denfold.core.signing.SigningTurn.Task;
+import app.denfold.server.access.links.LinkCodes;
 import app.denfold.server.signing.asking.AskDetails;
 import app.denfold.server.signing.sealing.SealSigned;
 import app.denfold.server.signing.taking.ShowTurns.Secret;
@@ -11,14 +12,11 @@ import app.denfold.server.signing.taking.TurnRequests.TurnSignatureRequest;
 import app.denfold.server.signing.taking.TurnRequests.TurnWordsRequest;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
-import java.time.Duration;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.core.io.Resource;
-import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
-import org.springframework.http.ResponseCookie;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.CookieValue;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -36,7 +34,6 @@ import org.springframework.web.bind.annotation.RestController;
 class LinkTurnsController {
 
     private static final String KEY = "DENFOLD_SIGN";
-    private static final Duration KEY_LASTS = Duration.ofHours(2);
 
     private final LinkTurns links;
     private final TakeTurns take;
@@ -66,16 +63,7 @@ class LinkTurnsController {
     @PostMapping("/enter")
     ResponseEntity<Void> enter(
             @PathVariable String token, @Valid @RequestBody TurnCodeRequest body, HttpServletRequest request) {
-        ResponseCookie cookie = ResponseCookie.from(KEY, links.enter(token, body.code()))
-                .httpOnly(true)
-                .secure(request.isSecure())
-                .sameSite("Strict")
-                .path("/api/sign/" + token)
-                .maxAge(KEY_LASTS)
-                .build();
-        return ResponseEntity.noContent()
-                .header(HttpHeaders.SET_COOKIE, cookie.toString())
-                .build();
+        return LinkCodes.keep(KEY, links.enter(token, body.code()), "/api/sign/" + token, request.isSecure());
     }
 
     @GetMapping

@@ -2,6 +2,7 @@ package app.denfold.server.signing.telling;
 
 import app.denfold.core.signing.RequestState;
 import app.denfold.core.signing.SigningTurn.Outcome;
+import app.denfold.server.access.links.LinkCodes;
 import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.signing.links.SigningLinks;
 import app.denfold.server.signing.requests.SignatureQuestion;
@@ -143,7 +144,7 @@ public class TellSigners {
                 false,
                 "Your code for signing",
                 "Dear " + turn.name() + ",\n\nwith this code you open the papers of " + settings.name()
-                        + ":\n\n  Code " + code.substring(0, 3) + " " + code.substring(3)
+                        + ":\n\n" + LinkCodes.inMail(code)
                         + "\n\nIt holds for 15 minutes. If you did not ask for it, somebody else has your link: tell us.\n"
                         + mail.closing(request));
     }

@@ -5,9 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import app.denfold.server.Api;
 import app.denfold.server.Papers;
 import app.denfold.server.ServerTest;
+import app.denfold.server.TestMail;
 import app.denfold.server.TestPractice;
 import app.denfold.server.arrivals.receiving.Arrivals;
 import app.denfold.server.audit.AuditTrail;
+import app.denfold.server.chasing.MailAnswers;
 import com.icegreen.greenmail.user.GreenMailUser;
 import com.icegreen.greenmail.util.GreenMail;
 import com.icegreen.greenmail.util.ServerSetup;
@@ -19,6 +21,8 @@ import jakarta.mail.internet.MimeBodyPart;
 import jakarta.mail.internet.MimeMessage;
 import jakarta.mail.internet.MimeMultipart;
 import jakarta.mail.util.ByteArrayDataSource;
+import java.io.ByteArrayInputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.Properties;
@@ -40,6 +44,9 @@ class ReadMailboxTest {
     @Autowired
     AuditTrail trail;
 
+    @Autowired
+    MailAnswers answers;
+
     private final GreenMail mail = new GreenMail(new ServerSetup(0, "127.0.0.1", ServerSetup.PROTOCOL_IMAP));
     private GreenMailUser mailbox;
     private ReadMailboxJob reader;
@@ -49,7 +56,8 @@ class ReadMailboxTest {
         mail.start();
         String address = "papers" + UUID.randomUUID() + "@oakhollin.example";
         mailbox = mail.setUser(address, address, "secret");
-        reader = new ReadMailboxJob("127.0.0.1", mail.getImap().getPort(), address, "secret", false, arrivals, trail);
+        reader = new ReadMailboxJob(
+                "127.0.0.1", mail.getImap().getPort(), address, "secret", false, arrivals, trail, answers);
     }
 
     @AfterEach
@@ -110,6 +118,96 @@ class ReadMailboxTest {
         Api.Answer detail = api.get("/api/arrivals/{id}", UUID.fromString(ids.get(0)));
         assertThat(detail.id("$.proposals.persons[0].fileId")).isEqualTo(file);
         assertThat(detail.<String>at("$.proposals.persons[0].reason")).contains("sent from " + guardian);
+    }
+
+    /** A mail of ours about a file, as it went out. */
+    private MimeMessage written(Api api, UUID file, String to) throws Exception {
+        api.post("/api/files/{id}/chase", Map.of("to", to, "body", "Please send the card.", "again", false), file);
+        TestMail.waitFor(to, 1);
+        return TestMail.messagesTo(to).get(0);
+    }
+
+    @Test
+    void anAnswerToAMailOfOursIsForTheFileItWasAbout() throws Exception {
+        Api api = practice.administrator();
+        String to = TestPractice.newAddress();
+        UUID file = api.newEmployee("Answered", to);
+        MimeMessage ours = written(api, file, to);
+        MimeMessage answer = new MimeMessage(Session.getInstance(new Properties()));
+        answer.setFrom(new InternetAddress("from-elsewhere@post.example"));
+        answer.setSubject("Re: your papers");
+        answer.setHeader("References", "<older@post.example>\r\n " + ours.getMessageID());
+        MimeBodyPart paper = new MimeBodyPart();
+        paper.setDataHandler(
+                new DataHandler(new ByteArrayDataSource(Papers.pdf("no name"), "application/octet-stream")));
+        paper.setFileName("answer.pdf");
+        answer.setContent(new MimeMultipart(paper));
+        answer.saveChanges();
+        mailbox.deliver(answer);
+        reader.poll();
+        List<String> ids = api.get("/api/arrivals").at("$[?(@.fileName=='answer.pdf')].id");
+        Api.Answer detail = api.get("/api/arrivals/{id}", UUID.fromString(ids.get(0)));
+        assertThat(detail.id("$.proposals.persons[0].fileId")).isEqualTo(file);
+        assertThat(detail.<String>at("$.proposals.persons[0].reason")).isEqualTo("it came for this file");
+    }
+
+    @Test
+    void aMailThatCameBackIsNotedAtItAndIsNoPaper() throws Exception {
+        Api api = practice.administrator();
+        String to = TestPractice.newAddress();
+        UUID file = api.newEmployee("Bounced", to);
+        MimeMessage ours = written(api, file, to);
+        report(ours.getMessageID(), "stranger@post.example", "failed", "550 5.1.1 no such user");
+        report(ours.getMessageID(), to, "delayed", "451 try later");
+        reader.poll();
+        assertThat(api.get("/api/files/{id}/notices", file).<String>at("$[0].state"))
+                .isEqualTo("SENT");
+        report(ours.getMessageID(), to, "failed", "550 5.1.1 no such user");
+        int waiting = api.get("/api/arrivals").<List<?>>at("$").size();
+        reader.poll();
+        Api.Answer notices = api.get("/api/files/{id}/notices", file);
+        assertThat(notices.<String>at("$[0].state")).isEqualTo("FAILED");
+        assertThat(notices.<String>at("$[0].result")).isEqualTo("came back: 550 5.1.1 no such user");
+        assertThat(notices.<Boolean>at("$[0].mayRetry")).isFalse();
+        assertThat(api.get("/api/arrivals").<List<?>>at("$")).hasSize(waiting);
+    }
+
+    /** What a mail server sends about a mail that it could not deliver (RFC 3464). */
+    private void report(String messageId, String recipient, String action, String code) throws Exception {
+        String raw = String.join(
+                "\r\n",
+                "From: MAILER-DAEMON@post.example",
+                "To: " + mailbox.getEmail(),
+                "Subject: Undelivered",
+                "Message-ID: <" + UUID.randomUUID() + "@post.example>",
+                "MIME-Version: 1.0",
+                "Content-Type: multipart/report; report-type=delivery-status; boundary=b",
+                "",
+                "--b",
+                "Content-Type: text/plain",
+                "",
+                "It did not arrive.",
+                "--b",
+                "Content-Type: message/delivery-status",
+                "",
+                "Reporting-MTA: dns; post.example",
+                "",
+                "Final-Recipient: rfc822; " + recipient,
+                "Action: " + action,
+                "Status: 5.1.1",
+                "Diagnostic-Code: smtp; " + code,
+                "",
+                "--b",
+                "Content-Type: text/rfc822-headers",
+                "",
+                "Message-ID: " + messageId,
+                "Subject: Papers",
+                "",
+                "--b--",
+                "");
+        mailbox.deliver(new MimeMessage(
+                Session.getInstance(new Properties()),
+                new ByteArrayInputStream(raw.getBytes(StandardCharsets.US_ASCII))));
     }
 
     @Test

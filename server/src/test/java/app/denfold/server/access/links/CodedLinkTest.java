@@ -1,20 +1,18 @@
-package app.denfold.server.signing.links;
+package app.denfold.server.access.links;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.util.UUID;
 import org.junit.jupiter.api.Test;
 
 /** For how long codes and keys of a link hold, and how often a code may be wrong. */
-class SigningLinkTest {
+class CodedLinkTest {
 
     private static final Instant NOW = Instant.parse("2026-11-28T09:00:00Z");
-    private static final UUID TURN = new UUID(1, 2);
 
-    private static SigningLink link() {
-        return new SigningLink(TURN, "hash", NOW);
+    private static CodedLink link() {
+        return new CodedLink("token", NOW) {};
     }
 
     private static Instant later(int minutes) {
@@ -23,8 +21,7 @@ class SigningLinkTest {
 
     @Test
     void aCodeHoldsForAQuarterOfAnHourAndOpensOnce() {
-        SigningLink link = link();
-        assertThat(link.turnId()).isEqualTo(TURN);
+        CodedLink link = link();
         assertThat(link.id()).isNotEqualTo(link().id());
         assertThat(link.hasCode(NOW)).isFalse();
         link.code("right", NOW);
@@ -39,7 +36,7 @@ class SigningLinkTest {
 
     @Test
     void aKeyOpensForTwoHoursAndNoOtherDoes() {
-        SigningLink link = link();
+        CodedLink link = link();
         assertThat(link.isOpenFor("key", NOW)).isFalse();
         link.open("key", NOW);
         assertThat(link.isOpenFor("key", later(119))).isTrue();
@@ -49,7 +46,7 @@ class SigningLinkTest {
 
     @Test
     void fiveWrongCodesCloseItAndARightOneCountsAnew() {
-        SigningLink link = link();
+        CodedLink link = link();
         for (int i = 0; i < 4; i++) {
             link.wrong();
         }

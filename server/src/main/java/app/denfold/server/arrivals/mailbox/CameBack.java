@@ -1,0 +1,51 @@
+package app.denfold.server.arrivals.mailbox;
+
+import jakarta.mail.Message;
+import jakarta.mail.MessagingException;
+import jakarta.mail.internet.InternetHeaders;
+import jakarta.mail.internet.MimeMessage;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import org.eclipse.angus.mail.dsn.DeliveryStatus;
+import org.eclipse.angus.mail.dsn.MultipartReport;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A mail that did not reach somebody, as a mail server reports it (RFC 3464).
+ *
+ * @param messageId of the mail
+ * @param why in the server's words
+ */
+record CameBack(String messageId, String recipient, String why) {
+
+    /** Those of a message; null when it is no such report. Empty when it only tells of a delay, or of a mail nobody knows. */
+    static @Nullable List<CameBack> read(Message message) throws MessagingException, IOException {
+        if (!message.isMimeType("multipart/report")
+                || !(message.getContent() instanceof MultipartReport report)
+                || !(report.getReport() instanceof DeliveryStatus status)) {
+            return null;
+        }
+        MimeMessage returned = report.getReturnedMessage();
+        List<CameBack> all = new ArrayList<>();
+        for (int i = 0; i < status.getRecipientDSNCount(); i++) {
+            InternetHeaders about = status.getRecipientDSN(i);
+            if (returned != null
+                    && returned.getMessageID() != null
+                    && "failed".equalsIgnoreCase(value(about, "Action"))) {
+                String code = value(about, "Diagnostic-Code");
+                all.add(new CameBack(
+                        returned.getMessageID(),
+                        value(about, "Final-Recipient"),
+                        code.isEmpty() ? "status " + value(about, "Status") : code));
+            }
+        }
+        return all;
+    }
+
+    /** Without the kind of address or code before it, such as {@code rfc822;}; empty when it is not told. */
+    private static String value(InternetHeaders headers, String name) {
+        String told = headers.getHeader(name, " ");
+        return told == null ? "" : told.substring(told.indexOf(';') + 1).strip().replaceAll("\\s+", " ");
+    }
+}

@@ -1,0 +1,75 @@
+package app.denfold.server.chasing;
+
+import app.denfold.server.access.Actor;
+import app.denfold.server.audit.AuditEntry;
+import app.denfold.server.audit.AuditTrail;
+import app.denfold.server.practice.PracticeCalendar;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What comes back to mails that were sent: replies, which know their file by it, and mails that could not be delivered. */
+@Service
+public class MailAnswers {
+
+    private static final Pattern OURS =
+            Pattern.compile("<?([0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12})@[^>\\s]+>?");
+
+    private final NoticeRepository notices;
+    private final AuditTrail trail;
+    private final PracticeCalendar calendar;
+
+    MailAnswers(NoticeRepository notices, AuditTrail trail, PracticeCalendar calendar) {
+        this.notices = notices;
+        this.trail = trail;
+        this.calendar = calendar;
+    }
+
+    /** The mail that was answered. @param fileId it was about; null when about none */
+    public record Answered(@Nullable UUID fileId, String subject) {}
+
+    /**
+     * @param messageIds to which a mail refers (RFC 5322, 3.6.4), the nearest first
+     * @return empty when none of them is of a mail of ours
+     */
+    @Transactional(readOnly = true)
+    public Optional<Answered> answered(List<String> messageIds) {
+        return messageIds.stream()
+                .flatMap(id -> notice(id).stream())
+                .findFirst()
+                .map(n -> new Answered(n.fileId(), n.subject()));
+    }
+
+    /**
+     * Notes that a mail could not be delivered after all.
+     *
+     * @param recipient whom it did not reach; one who was not written to changes nothing
+     * @param why in the words of the mail server
+     * @return whether it was a mail of ours to this recipient
+     */
+    @Transactional
+    public boolean cameBack(String messageId, String recipient, String why) {
+        Optional<Notice> found = notice(messageId).filter(n -> n.recipient().equalsIgnoreCase(recipient));
+        found.ifPresent(n -> {
+            n.cameBack(calendar.now(), "came back: " + why);
+            trail.record(new AuditEntry(
+                    Actor.system("Mail"),
+                    "notice-failed",
+                    n.fileId(),
+                    n.documentId(),
+                    n.types(),
+                    "“" + n.subject() + "” to " + n.recipient() + " came back: " + why));
+        });
+        return found.isPresent();
+    }
+
+    private Optional<Notice> notice(String messageId) {
+        Matcher ours = OURS.matcher(messageId.strip());
+        return ours.matches() ? notices.findById(UUID.fromString(ours.group(1))) : Optional.empty();
+    }
+}

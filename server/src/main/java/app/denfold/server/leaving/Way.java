@@ -1,0 +1,8 @@
+package app.denfold.server.leaving;
+
+/** How a copy was given. */
+enum Way {
+    DOWNLOAD,
+    PRINT,
+    MAIL
+}

@@ -1,0 +1,22 @@
+package app.denfold.server.leaving.mailing;
+
+import jakarta.persistence.LockModeType;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Query;
+import org.springframework.data.repository.CrudRepository;
+
+interface CopyMailRepository extends CrudRepository<CopyMail, UUID> {
+
+    Optional<CopyMail> findByNoticeId(UUID noticeId);
+
+    /** The last sent first. */
+    List<CopyMail> findByFileIdOrderByAtDesc(UUID fileId);
+
+    /** Held until the transaction ends. */
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query("select m from CopyMail m where m.id = :id")
+    Optional<CopyMail> lock(UUID id);
+}

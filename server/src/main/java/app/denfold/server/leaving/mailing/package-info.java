@@ -1,0 +1,5 @@
+/** Copies that are sent by mail: attached, or behind a link that needs a code and ends. */
+@NullMarked
+package app.denfold.server.leaving.mailing;
+
+import org.jspecify.annotations.NullMarked;
