@@ -22,6 +22,7 @@ import { BundlesSection } from "../leaving/BundlesSection";
 import { CopiesSection } from "../leaving/CopiesSection";
 import { MarksSection } from "../marks/MarksSection";
 import { SamePersonNotes } from "../merging/SamePersonNotes";
+import { NumberSetsSection } from "../numbering/NumberSetsSection";
 import { DetailsView } from "../people/DetailsView";
 import { fileOptions, ledgerOptions } from "../people/fileQueries";
 import { SharedView } from "../portal/SharedView";
@@ -206,6 +207,7 @@ function Views({ file, ledger }: { file: File; ledger?: LedgerData }) {
               <MarksSection fileId={file.id} />
               <BundlesSection fileId={file.id} />
               <CopiesSection fileId={file.id} />
+              <NumberSetsSection fileId={file.id} />
             </div>
           </div>
         )}

@@ -58,6 +58,16 @@ export function FindBox() {
       </span>
     ),
   }));
+  const numbers = (found?.numbers ?? []).map((n) => ({
+    disabled: waiting,
+    value: `${readAddress({ id: n.documentId, fileId: n.fileId }, "")}&page=${n.page}`,
+    label: (
+      <span className="find-offer">
+        <strong className="tabular">{n.number}</strong> <span className="ellipsis">{n.paper}</span>{" "}
+        <span className="muted">page {n.page}</span>
+      </span>
+    ),
+  }));
   const places = placesFor(typed, isAdministrator).map((p) => ({
     value: p.to,
     label: <span>{p.label}</span>,
@@ -72,6 +82,7 @@ export function FindBox() {
   };
   const groups = typed
     ? [
+        { label: "Numbered pages", options: numbers },
         { label: "People", options: [...people, ...outsiders] },
         { label: "Papers", options: papers },
         { label: "Places", options: places },

@@ -77,7 +77,15 @@ export const standingOptions = (place: "TODAY" | "FILES") =>
 export const suggestionsOptions = (typed: string) =>
   queryOptions({
     queryKey: ["files", "suggestions", typed],
-    queryFn: () => answer(api.GET("/api/find/suggestions", { params: { query: { typed } } })),
+    queryFn: async () => {
+      const query = { typed };
+      const [found, numbers] = await Promise.all([
+        answer(api.GET("/api/find/suggestions", { params: { query } })),
+        // the number of a page ends with a digit
+        /\d$/.test(typed) ? answer(api.GET("/api/page-numbers", { params: { query } })) : [],
+      ]);
+      return { ...found, numbers };
+    },
     enabled: typed.trim() !== "",
     placeholderData: keepPreviousData,
   });

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { api, done, type Shape, wordsOf } from "../../../api/client";
 import type { DocumentState } from "../../../ui/documentStates";
 import { CopyOutModal } from "../../leaving/CopyOutModal";
+import { NumberPagesModal } from "../../numbering/NumberPagesModal";
 import { ShareModal } from "../../portal/ShareModal";
 import { AskSeveral } from "../../signing/asking/AskSeveral";
 import { SignSeveralModal } from "../../signing/SignSeveralModal";
@@ -18,6 +19,9 @@ const MOST_PRINTED = 100;
 /** As many as leave at once for somebody. */
 const MOST_COPIED = 50;
 
+/** As many as the server numbers at once. */
+const MOST_NUMBERED = 2_000;
+
 type ChosenBarProps = {
   papers: { id: string; name: string; state?: DocumentState; versions: number; changes: number }[];
   mayChange: boolean;
@@ -30,7 +34,7 @@ type ChosenBarProps = {
 /** What can be done with several chosen papers at once. */
 export function ChosenBar({ papers, mayChange, file, onClear, onAll }: ChosenBarProps) {
   const [dialog, setDialog] = useState<
-    "details" | "file" | "send-back" | "share" | "sign" | "ask" | "copy"
+    "details" | "file" | "send-back" | "share" | "sign" | "ask" | "copy" | "number"
   >();
   const { message } = App.useApp();
   const act = usePaperAction();
@@ -124,6 +128,9 @@ export function ChosenBar({ papers, mayChange, file, onClear, onAll }: ChosenBar
               </Button>
             </>
           )}
+          <Button size="small" disabled={ids.length > MOST_NUMBERED} onClick={() => setDialog("number")}>
+            Number pages
+          </Button>
           <Button size="small" onClick={() => setDialog("details")}>
             Change
           </Button>
@@ -166,6 +173,7 @@ export function ChosenBar({ papers, mayChange, file, onClear, onAll }: ChosenBar
       {file && dialog === "copy" && <CopyOutModal fileId={file.id} papers={papers} onClose={close} />}
       {file && dialog === "sign" && <SignSeveralModal papers={unsigned} file={file} onClose={close} />}
       {dialog === "ask" && <AskSeveral ids={unsigned.map((p) => p.id)} onClose={close} />}
+      {dialog === "number" && <NumberPagesModal ids={ids} onClose={close} />}
       {dialog === "file" && <ToFileModal ids={ids} onClose={close} onDone={onClear} />}
     </div>
   );

@@ -46,7 +46,7 @@ export function useMarksOfPane({ paper, version, ledger, mayChange, reader }: Ma
   const shows = sees && isPaged && (isOpen ?? marks.length > 0);
   return {
     onPage: setPage,
-    startAt: wanted && { page: wanted.page, top: around(wanted.shape).top },
+    startAt: wanted ? { page: wanted.page, top: around(wanted.shape).top } : startPageOf(search),
     over: (n: number, turn: Turn) =>
       sees && isPaged ? (
         <MarkLayer
@@ -124,4 +124,10 @@ function scopesOf(paper: Shape<"DocumentAnswer">, ledger?: Shape<"LedgerAnswer">
     }
   }
   return scopes;
+}
+
+/** The page that an address names, of a paper that is read alone. */
+function startPageOf(search: URLSearchParams) {
+  const page = Number(search.get("page"));
+  return Number.isInteger(page) && page > 1 ? { page, top: 0 } : undefined;
 }

@@ -124,17 +124,13 @@ public final class LeavingCopy {
                     boolean isWide = image.getWidth() > image.getHeight();
                     float width = isWide ? PDRectangle.A4.getHeight() : PDRectangle.A4.getWidth();
                     addPage(document, text, image, width, on(page.page(), wanted), PlacedText.NONE, settings);
-                    each.accept(drawn(page.page()));
+                    each.accept(PageFacts.reached(page.page()));
                 }
             }
             finish(document, text, wanted);
             ArchiveCopy.declare(document);
             document.save(copy.toFile());
         }
-    }
-
-    private static PageFacts drawn(int page) {
-        return new PageFacts(page, 0, PlacedText.NONE, PageFacts.TextFrom.NONE, List.of(), false, "");
     }
 
     private static void requirePages(Wanted wanted, int pages) throws IOException {
@@ -166,7 +162,7 @@ public final class LeavingCopy {
             List<Cover> covers = on(page, wanted);
             PlacedText seen = covers.isEmpty() ? words.seen(page, image) : PlacedText.NONE;
             addPage(document, text, image, frame.width(), covers, seen, settings);
-            each.accept(drawn(page));
+            each.accept(PageFacts.reached(page));
         }
     }
 

@@ -65,4 +65,9 @@ public record PageFacts(
         /** There is none, or none that can be read. */
         NONE
     }
+
+    /** A page of which nothing is told but that it was reached. @param number from 1 */
+    public static PageFacts reached(int number) {
+        return new PageFacts(number, 0, PlacedText.NONE, TextFrom.NONE, List.of(), false, "");
+    }
 }

@@ -5,6 +5,7 @@ import app.denfold.paper.copies.ArchiveCopy;
 import app.denfold.paper.copies.BundlePdf;
 import app.denfold.paper.copies.CopyPages;
 import app.denfold.paper.copies.LeavingCopy;
+import app.denfold.paper.copies.NumberedCopy;
 import app.denfold.paper.places.WritingPlace;
 import app.denfold.paper.reading.PageFacts;
 import app.denfold.paper.reading.ReadPages;
@@ -177,6 +178,32 @@ public final class PaperWorkers implements AutoCloseable {
                 page -> pages.put(page.number(), page),
                 NOTHING_TO_SIGN);
         return List.copyOf(pages.values());
+    }
+
+    /**
+     * Writes running numbers on the pages of a copy.
+     *
+     * @return how many pages it has
+     * @throws WorkerFailed when none can be made within the bounds
+     */
+    public int number(Path file, Format format, NumberedCopy.Wanted wanted, Path to) throws IOException {
+        return handle(
+                        new Attempts(),
+                        (folder, output) -> new Task.Number(
+                                folder.lend(file).toString(),
+                                format,
+                                wanted.form(),
+                                wanted.first(),
+                                wanted.place(),
+                                wanted.size(),
+                                wanted.words(),
+                                wanted.turns(),
+                                output.toString()),
+                        to,
+                        // each page that is told shows that the work goes on
+                        NOBODY,
+                        NOTHING_TO_SIGN)
+                .pages();
     }
 
     /**

@@ -1,14 +1,19 @@
 package app.denfold.paper.worker;
 
+import app.denfold.core.marks.PageBox;
+import app.denfold.core.numbering.NumberForm;
+import app.denfold.core.numbering.NumberPlace;
 import app.denfold.paper.Format;
 import app.denfold.paper.codes.CodedPages;
 import app.denfold.paper.copies.ArchiveCopy;
 import app.denfold.paper.copies.BundlePdf;
 import app.denfold.paper.copies.CopyPages;
 import app.denfold.paper.copies.LeavingCopy;
+import app.denfold.paper.copies.NumberedCopy;
 import app.denfold.paper.copies.Unlock;
 import app.denfold.paper.drawing.PageImage;
 import app.denfold.paper.places.FindPlaces;
+import app.denfold.paper.reading.PageFacts;
 import app.denfold.paper.reading.ReadPages;
 import app.denfold.paper.reading.ReadPaper;
 import app.denfold.paper.sealing.CheckSeals;
@@ -25,6 +30,7 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /** What a worker process is asked to do: one line of JSON. Paths are absolute and within its reach. */
@@ -90,6 +96,29 @@ sealed interface Task {
         public Report done(Conversation with) throws IOException {
             LeavingCopy.to(Path.of(to), Path.of(file), format, wanted, settings, page -> with.tell(Report.page(page)));
             return Report.done(true);
+        }
+    }
+
+    /** @param words what stands on pages, by their numbers from 1 */
+    record Number(
+            String file,
+            Format format,
+            NumberForm form,
+            long first,
+            NumberPlace place,
+            float size,
+            Map<Integer, List<PageBox>> words,
+            List<Integer> turns,
+            String to)
+            implements Task {
+        @Override
+        public Report done(Conversation with) throws IOException {
+            return Report.made(NumberedCopy.to(
+                    Path.of(to),
+                    Path.of(file),
+                    format,
+                    new NumberedCopy.Wanted(form, first, place, size, words, turns),
+                    page -> with.tell(Report.page(PageFacts.reached(page)))));
         }
     }
 

@@ -176,6 +176,7 @@ final class RightsTable {
             DELETE  /api/files/{id}/not-same/{other}                           CHANGE
             PUT     /api/files/{id}/not-same/{other}                           CHANGE
             GET     /api/files/{id}/notices                                    LOOK
+            GET     /api/files/{id}/number-sets                                LOOK
             GET     /api/files/{id}/papers                                     LOOK
             GET     /api/files/{id}/readers                                    LOOK
             GET     /api/files/{id}/relations                                  LOOK
@@ -243,11 +244,15 @@ final class RightsTable {
             POST    /api/my-signatures/{turnId}/sign                           ACCOUNT
             GET     /api/notices                                               LOOK
             POST    /api/notices/{id}/retry                                    CHANGE
+            POST    /api/number-sets                                           CHANGE
+            POST    /api/number-sets/look                                      LOOK
+            GET     /api/number-sets/{id}/joined                               LOOK
             GET     /api/openapi                                               LOOK
             GET     /api/openapi.yaml                                          LOOK
             GET     /api/outsiders/found                                       LOOK
             GET     /api/outsiders/{id}                                        LOOK
             PUT     /api/outsiders/{id}                                        CHANGE
+            GET     /api/page-numbers                                          LOOK
             POST    /api/placeholders                                          CHANGE
             GET     /api/portal                                                PORTAL
             GET     /api/portal/documents/{id}/content                         PORTAL
