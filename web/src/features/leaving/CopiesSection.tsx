@@ -22,44 +22,28 @@ export function CopiesSection({ fileId }: { fileId: string }) {
       {copies.length === 0 ? (
         <p className="muted">None yet. “A copy for …” stands above each paper, at the arrow down.</p>
       ) : (
-        <table className="copies-table">
-          <thead>
-            <tr>
-              <th>Copy</th>
-              <th>For</th>
-              <th>Of</th>
-              <th>Covered</th>
-              <th>Given</th>
-            </tr>
-          </thead>
-          <tbody>
-            {copies.map((copy) => (
-              <tr key={copy.id}>
-                <td className="tabular">
-                  <a href={`/api/copies-out/${copy.id}/content`} title={`SHA-256 ${copy.sha256}`}>
-                    {copy.number}
-                  </a>
-                </td>
-                <td>{copy.reader}</td>
-                <td>
-                  <Link
-                    to={`/files/${fileId}?${new URLSearchParams({ view: "read", paper: copy.documentId })}`}
-                  >
-                    {copy.paper}
-                  </Link>
-                </td>
-                <td title={copy.reasons.join(", ")}>
-                  {copy.covers}
-                  {copy.marks && ", with marks"}
-                </td>
-                <td>
-                  {WAYS[copy.way]} {day(copy.at)}, {copy.by}
-                  <Sent mail={mails?.find((m) => m.copies.includes(copy.number))} fileId={fileId} />
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <ul className="plain-list copies-list">
+          {copies.map((copy) => (
+            <li key={copy.id}>
+              <a
+                className="tabular"
+                href={`/api/copies-out/${copy.id}/content`}
+                title={`SHA-256 ${copy.sha256}`}
+              >
+                Copy {copy.number}
+              </a>{" "}
+              for <strong>{copy.reader}</strong>, of{" "}
+              <Link to={`/files/${fileId}?${new URLSearchParams({ view: "read", paper: copy.documentId })}`}>
+                {copy.paper}
+              </Link>
+              <div className="muted" title={copy.reasons.join(", ")}>
+                {WAYS[copy.way]} {day(copy.at)}, {copy.by} · {copy.covers}
+                {copy.marks && ", with marks"}
+              </div>
+              <Sent mail={mails?.find((m) => m.copies.includes(copy.number))} fileId={fileId} />
+            </li>
+          ))}
+        </ul>
       )}
     </section>
   );

@@ -108,7 +108,7 @@ test("a copy goes by mail: as a link that ends, with the words that were written
   fireEvent.click(await screen.findByRole("button", { name: "By mail …" }));
   expect(screen.getByLabelText("Mail address")).toHaveProperty("value", "post@hallam.example");
   fireEvent.change(screen.getByLabelText("Words"), { target: { value: "Dear all" } });
-  fireEvent.click(screen.getByRole("button", { name: /^Send for Hallam Insurance/ }));
+  fireEvent.click(screen.getByRole("button", { name: "Send to Hallam Insurance, 2 places covered" }));
   await waitFor(() => expect(onClose).toHaveBeenCalled());
   const body = calls.find((c) => c.path === "/api/copies-out/mail")?.body;
   expect(body).toEqual({
@@ -135,7 +135,7 @@ test("why a mail is not sent is said, and what was written stays", async () => {
   fireEvent.click(await screen.findByRole("button", { name: "By mail …" }));
   fireEvent.change(screen.getByLabelText("Mail address"), { target: { value: "vet@post.example" } });
   fireEvent.click(screen.getByLabelText("attached"));
-  fireEvent.click(screen.getByRole("button", { name: /^Send for A vet/ }));
+  fireEvent.click(screen.getByRole("button", { name: /^Send to A vet/ }));
   expect(await screen.findByText("“Letter” is sensitive.")).toBeTruthy();
   expect(screen.getByLabelText("Mail address")).toHaveProperty("value", "vet@post.example");
 });
@@ -221,8 +221,8 @@ test("who has which copy is listed with what was covered", async () => {
     ],
   });
   show(<CopiesSection fileId="f1" />);
-  const row = (await screen.findByText("Hallam Insurance")).closest("tr");
+  const row = (await screen.findByText("Hallam Insurance")).closest("li");
   expect(row?.textContent).toContain("2 places covered, with marks");
   expect(row?.textContent).toContain("downloaded 25 Nov 2026, Ottilie Brandmoor");
-  expect(screen.getByText("17").getAttribute("href")).toBe("/api/copies-out/c1/content");
+  expect(screen.getByText("Copy 17").getAttribute("href")).toBe("/api/copies-out/c1/content");
 });

@@ -1,9 +1,9 @@
-import { CloseOutlined, DownOutlined, UpOutlined } from "@ant-design/icons";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, AutoComplete, Button, Checkbox, Input, Modal, Radio } from "antd";
 import { useState } from "react";
 import { answer, api, done, Problem, wordsOf } from "../../api/client";
 import { practiceOptions } from "../../api/practice";
+import { InOrder } from "../../ui/InOrder";
 import { Pages } from "../../ui/Pages";
 import { useMayChange } from "../asof/asOf";
 import { useMarking } from "../marks/markQueries";
@@ -123,17 +123,21 @@ export function CopyOutModal({ fileId, papers: chosen, bundle, onClose }: CopyOu
     },
   });
   const readable = (draft.data ?? []).flatMap((c) => c.stillReadable);
+  // that they see what they shall was decided before
+  const writes = draft.data !== undefined && byMail;
   const mayGive = draft.data !== undefined && (readable.length === 0 || evenIfReadable);
   const covered = (draft.data ?? []).reduce((sum, c) => sum + c.covered, 0);
-  const what = `for ${reader.trim() || "…"}${covered > 0 ? `, ${covered} ${covered === 1 ? "place" : "places"} covered` : ""}`;
+  const whom = `${reader.trim() || "…"}${covered > 0 ? `, ${covered} ${covered === 1 ? "place" : "places"} covered` : ""}`;
+  const what = `for ${whom}`;
   return (
     <Modal
       title={papers.length === 1 ? `A copy of “${papers[0]?.name}”` : `Copies of ${papers.length} papers`}
       open
       width={920}
+      style={{ top: 32 }}
       onCancel={onClose}
       footer={
-        draft.data && byMail ? (
+        writes ? (
           <>
             <Button onClick={() => setByMail(false)}>Not by mail</Button>
             <Button
@@ -142,7 +146,7 @@ export function CopyOutModal({ fileId, papers: chosen, bundle, onClose }: CopyOu
               loading={give.isPending}
               onClick={() => give.mutate("MAIL")}
             >
-              Send {what}
+              Send to {whom}
             </Button>
           </>
         ) : draft.data ? (
@@ -190,7 +194,7 @@ export function CopyOutModal({ fileId, papers: chosen, bundle, onClose }: CopyOu
               .map((r) => ({ value: r.name, label: `${r.name}, ${r.is}` }))}
             onChange={(value: string) => changes(() => setReader(value))}
           />
-          <fieldset>
+          <fieldset hidden={writes}>
             <legend>What will they see?</legend>
             {sees && (
               <Checkbox checked={marks} onChange={(e) => changes(() => setMarks(e.target.checked))}>
@@ -206,7 +210,7 @@ export function CopyOutModal({ fileId, papers: chosen, bundle, onClose }: CopyOu
               </Checkbox>
             )}
           </fieldset>
-          {papers.length > 1 && (
+          {papers.length > 1 && !writes && (
             <Together
               papers={papers}
               onPapers={(next) => changes(() => setPapers(next))}
@@ -240,7 +244,7 @@ export function CopyOutModal({ fileId, papers: chosen, bundle, onClose }: CopyOu
               }
             />
           )}
-          {draft.data && byMail && <MailForm letter={letter} onChange={changeLetter} known={readers} />}
+          {writes && <MailForm letter={letter} onChange={changeLetter} known={readers} />}
           {give.error && (
             <Alert
               type="error"
@@ -339,46 +343,9 @@ type TogetherProps = {
 
 /** Several papers that leave together: their order, what they become, and what they are called. */
 function Together({ papers, onPapers, as, onAs, title, onTitle, keep }: TogetherProps) {
-  const move = (at: number, by: 1 | -1) => {
-    const next = [...papers];
-    const [paper] = next.splice(at, 1);
-    if (paper) {
-      next.splice(at + by, 0, paper);
-      onPapers(next);
-    }
-  };
   return (
     <div className="copy-together">
-      <ol>
-        {papers.map((paper, i) => (
-          <li key={paper.id}>
-            <span>{paper.name}</span>
-            <Button
-              size="small"
-              type="text"
-              icon={<UpOutlined />}
-              aria-label={`Move ${paper.name} up`}
-              disabled={i === 0}
-              onClick={() => move(i, -1)}
-            />
-            <Button
-              size="small"
-              type="text"
-              icon={<DownOutlined />}
-              aria-label={`Move ${paper.name} down`}
-              disabled={i === papers.length - 1}
-              onClick={() => move(i, 1)}
-            />
-            <Button
-              size="small"
-              type="text"
-              icon={<CloseOutlined />}
-              aria-label={`Leave out ${paper.name}`}
-              onClick={() => onPapers(papers.filter((p) => p !== paper))}
-            />
-          </li>
-        ))}
-      </ol>
+      <InOrder items={papers} onItems={onPapers} />
       <Radio.Group
         value={as}
         onChange={(e) => onAs(e.target.value)}

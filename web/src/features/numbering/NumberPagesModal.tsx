@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, Button, Input, InputNumber, Modal, Select } from "antd";
 import { useState } from "react";
 import { answer, api, Problem, wordsOf } from "../../api/client";
+import { InOrder } from "../../ui/InOrder";
 import { type NumberPlace, numberPlanOptions } from "./numberQueries";
 import "./numbering.css";
 
@@ -15,15 +16,17 @@ const PLACES: { value: NumberPlace; label: string }[] = [
 ];
 
 type NumberPagesModalProps = {
-  /** In the order of their numbers. */
-  ids: string[];
+  /** In the order in which their numbers are proposed. */
+  papers: { id: string; name: string }[];
   onClose: () => void;
 };
 
 /** Running numbers for the pages of papers: how they are to be, and, before they are given, which page gets which. */
-export function NumberPagesModal({ ids, onClose }: NumberPagesModalProps) {
+export function NumberPagesModal({ papers: chosen, onClose }: NumberPagesModalProps) {
   const { message } = App.useApp();
   const queries = useQueryClient();
+  const [papers, setPapers] = useState(chosen);
+  const ids = papers.map((p) => p.id);
   const [prefix, setPrefix] = useState("");
   const [digits, setDigits] = useState(6);
   const [first, setFirst] = useState<number | null>(null);
@@ -129,23 +132,18 @@ export function NumberPagesModal({ ids, onClose }: NumberPagesModalProps) {
           )}
           {plan.isPending && <p className="muted">Counting the pages …</p>}
           {plan.data && (
-            <>
-              <strong>
-                {plan.data.words}, {plan.data.pages} {plan.data.pages === 1 ? "page" : "pages"}
-              </strong>
-              {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling area must be reachable by keyboard */}
-              <ol tabIndex={0} aria-label="Which paper gets which numbers">
-                {plan.data.papers.map((paper) => (
-                  <li key={paper.documentId}>
-                    {paper.paper}
-                    <div className="muted tabular">
-                      {paper.pages === 1 ? paper.first : `${paper.first} to ${paper.last}`}
-                    </div>
-                  </li>
-                ))}
-              </ol>
-            </>
+            <strong>
+              {plan.data.words}, {plan.data.pages} {plan.data.pages === 1 ? "page" : "pages"}
+            </strong>
           )}
+          <InOrder
+            items={papers}
+            onItems={setPapers}
+            told={(paper) => {
+              const planned = plan.data?.papers.find((p) => p.documentId === paper.id);
+              return planned && (planned.pages === 1 ? planned.first : `${planned.first} to ${planned.last}`);
+            }}
+          />
         </div>
       </div>
     </Modal>

@@ -17,6 +17,11 @@ const PLAN = {
   ],
 };
 
+const PAPERS = [
+  { id: "d2", name: "Letter" },
+  { id: "d1", name: "Lease" },
+];
+
 test("which page gets which number is shown, and just that is given", async () => {
   const onClose = vi.fn();
   const calls = serve({
@@ -24,7 +29,8 @@ test("which page gets which number is shown, and just that is given", async () =
     "POST /api/number-sets/look": PLAN,
     "POST /api/number-sets": { id: "s1" },
   });
-  show(<NumberPagesModal ids={["d1", "d2"]} onClose={onClose} />);
+  show(<NumberPagesModal papers={PAPERS} onClose={onClose} />);
+  fireEvent.click(screen.getByRole("button", { name: "Move Lease up" }));
   fireEvent.change(screen.getByLabelText("Before the number"), { target: { value: "OAK-" } });
   expect(await screen.findByText("OAK-000124 to OAK-000126, 3 pages")).toBeTruthy();
   expect(screen.getByText("OAK-000124 to OAK-000125")).toBeTruthy();
@@ -49,7 +55,7 @@ test("who wishes for a number that was given already is told the next free one",
         ? new Refusal(409, { detail: "OAK-000001 was given already.", code: "given", next: 124 })
         : PLAN,
   });
-  show(<NumberPagesModal ids={["d1", "d2"]} onClose={() => {}} />);
+  show(<NumberPagesModal papers={PAPERS} onClose={() => {}} />);
   fireEvent.change(screen.getByLabelText("First number"), { target: { value: "1" } });
   expect(await screen.findByText("OAK-000001 was given already.")).toBeTruthy();
   expect(screen.getByRole("button", { name: "Give the numbers" })).toHaveProperty("disabled", true);

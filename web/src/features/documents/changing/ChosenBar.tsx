@@ -173,7 +173,7 @@ export function ChosenBar({ papers, mayChange, file, onClear, onAll }: ChosenBar
       {file && dialog === "copy" && <CopyOutModal fileId={file.id} papers={papers} onClose={close} />}
       {file && dialog === "sign" && <SignSeveralModal papers={unsigned} file={file} onClose={close} />}
       {dialog === "ask" && <AskSeveral ids={unsigned.map((p) => p.id)} onClose={close} />}
-      {dialog === "number" && <NumberPagesModal ids={ids} onClose={close} />}
+      {dialog === "number" && <NumberPagesModal papers={papers} onClose={close} />}
       {dialog === "file" && <ToFileModal ids={ids} onClose={close} onDone={onClear} />}
     </div>
   );
