@@ -4,7 +4,9 @@ import app.denfold.core.marks.PageBox;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** Where on a page its number stands, as the page is seen. */
@@ -15,6 +17,9 @@ public enum NumberPlace {
     TOP_RIGHT,
     TOP_MIDDLE,
     TOP_LEFT;
+
+    private static final Map<NumberPlace, List<NumberPlace>> ORDERS =
+            Stream.of(values()).collect(Collectors.toMap(p -> p, NumberPlace::order));
 
     /**
      * A place of a number.
@@ -47,6 +52,10 @@ public enum NumberPlace {
 
     /** This one first, then the others at the same end of the page, then those at the other end. */
     public List<NumberPlace> inOrder() {
+        return Objects.requireNonNull(ORDERS.get(this));
+    }
+
+    private List<NumberPlace> order() {
         return Stream.of(values())
                 .sorted(Comparator.comparing((NumberPlace p) -> p != this)
                         .thenComparing(p -> p.isTop() != isTop())
@@ -66,7 +75,12 @@ public enum NumberPlace {
         double least = Double.MAX_VALUE;
         for (int i = 0; i < order.size(); i++) {
             PageBox box = boxes.get(i);
-            double covered = taken.stream().mapToDouble(box::partIn).sum();
+            double covered = 0;
+            for (PageBox part : taken) {
+                if (box.overlaps(part)) {
+                    covered += box.partIn(part);
+                }
+            }
             if (covered == 0) {
                 return new Chosen(order.get(i), box, true);
             }

@@ -15,12 +15,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.function.IntConsumer;
-import org.apache.fontbox.ttf.TrueTypeFont;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.PDPageContentStream.AppendMode;
 import org.apache.pdfbox.rendering.ImageType;
+import org.jspecify.annotations.Nullable;
 
 /** Makes the copy of a paper on each page of which a running number stands, where nothing else does if that can be. */
 public final class NumberedCopy {
@@ -72,12 +72,11 @@ public final class NumberedCopy {
      * @throws IOException when the paper has no pages or cannot be read
      */
     public static int to(Path copy, Path file, Format format, Wanted wanted, IntConsumer each) throws IOException {
-        try (PDDocument document = format == Format.PDF ? PdfFiles.open(file) : new PDDocument();
-                TrueTypeFont letters = CopyText.letters()) {
+        try (PDDocument document = format == Format.PDF ? PdfFiles.open(file) : new PDDocument()) {
             if (format != Format.PDF) {
                 CopyPages.drawInto(document, ArchiveCopy.allPages(file, format));
             }
-            Numbers numbers = new Numbers(document, new CopyText(document, letters), wanted);
+            Numbers numbers = new Numbers(document, new CopyText(document, CopyText.lettersOfThread()), wanted);
             int count = 0;
             for (PDPage page : document.getPages()) {
                 numbers.write(page, ++count);
@@ -94,22 +93,31 @@ public final class NumberedCopy {
         private final PDDocument document;
         private final CopyText text;
         private final Wanted wanted;
-        private final PdfPages drawn;
+
+        /** Only where a page is looked at. */
+        private @Nullable PdfPages drawn;
+
+        /** As the last number was measured, on the last page. */
+        private int letters;
+
+        private float pageWidth;
+        private float pageHeight;
+        private float size;
+        private float width;
+        private List<PageBox> boxes = List.of();
 
         Numbers(PDDocument document, CopyText text, Wanted wanted) {
             this.document = document;
             this.text = text;
             this.wanted = wanted;
-            this.drawn = new PdfPages(document);
         }
 
         void write(PDPage page, int number) throws IOException {
             page.setRotation(page.getRotation() + wanted.turn(number));
             PageFrame frame = PageFrame.of(page);
             String words = wanted.form.written(wanted.first + number - 1);
-            float size = text.fitting(words, Math.max(1, frame.width() - 2 * EDGE), wanted.size);
-            float width = text.width(words, size);
-            NumberPlace.Chosen chosen = choose(number, frame, width, size);
+            measure(words, frame);
+            NumberPlace.Chosen chosen = choose(number);
             float left = chosen.box().left() * frame.width() / PageBox.WHOLE + AROUND;
             float low = frame.height() - chosen.box().bottom() * frame.height() / PageBox.WHOLE + AROUND;
             try (PDPageContentStream out = new PDPageContentStream(document, page, AppendMode.APPEND, true, true)) {
@@ -124,19 +132,33 @@ public final class NumberedCopy {
             }
         }
 
-        private NumberPlace.Chosen choose(int number, PageFrame frame, float width, float size) throws IOException {
-            int wide = part(width + 2 * AROUND, frame.width());
-            int high = part(size + 2 * AROUND, frame.height());
-            List<PageBox> boxes = wanted.place.inOrder().stream()
-                    .map(p -> p.box(wide, high, part(EDGE, frame.width()), part(EDGE, frame.height())))
+        /** All digits are of one width, so numbers of as many letters are, and pages of one size have the same places. */
+        private void measure(String words, PageFrame frame) throws IOException {
+            if (words.length() == letters && frame.width() == pageWidth && frame.height() == pageHeight) {
+                return;
+            }
+            letters = words.length();
+            pageWidth = frame.width();
+            pageHeight = frame.height();
+            size = text.fitting(words, Math.max(1, pageWidth - 2 * EDGE), wanted.size);
+            width = text.width(words, size);
+            int wide = part(width + 2 * AROUND, pageWidth);
+            int high = part(size + 2 * AROUND, pageHeight);
+            boxes = wanted.place.inOrder().stream()
+                    .map(p -> p.box(wide, high, part(EDGE, pageWidth), part(EDGE, pageHeight)))
                     .toList();
+        }
+
+        private NumberPlace.Chosen choose(int number) throws IOException {
             List<PageBox> known = wanted.words.get(number);
             int turn = wanted.turn(number);
             return wanted.place.free(
                     boxes,
                     known == null
-                            ? looked(number, boxes)
-                            : known.stream().map(b -> b.turned(turn)).toList());
+                            ? looked(number)
+                            : turn == 0
+                                    ? known
+                                    : known.stream().map(b -> b.turned(turn)).toList());
         }
 
         private static int part(float points, float whole) {
@@ -144,8 +166,10 @@ public final class NumberedCopy {
         }
 
         /** Those parts of the places at which the drawn page is not empty. */
-        private List<PageBox> looked(int number, List<PageBox> boxes) throws IOException {
-            BufferedImage image = drawn.draw(number, LOOK, ImageType.GRAY).image();
+        private List<PageBox> looked(int number) throws IOException {
+            PdfPages pages = drawn == null ? new PdfPages(document) : drawn;
+            drawn = pages;
+            BufferedImage image = pages.draw(number, LOOK, ImageType.GRAY).image();
             List<PageBox> taken = new ArrayList<>();
             for (PageBox box : boxes) {
                 int left = box.left() * image.getWidth() / PageBox.WHOLE;

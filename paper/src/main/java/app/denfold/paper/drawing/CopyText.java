@@ -2,6 +2,7 @@ package app.denfold.paper.drawing;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.util.Objects;
 import org.apache.fontbox.ttf.TTFParser;
 import org.apache.fontbox.ttf.TrueTypeFont;
@@ -19,6 +20,8 @@ public final class CopyText {
 
     private static final String FONT = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
 
+    private static final ThreadLocal<TrueTypeFont> OF_THREAD = ThreadLocal.withInitial(CopyText::read);
+
     private final PDDocument document;
     private final TrueTypeFont letters;
 
@@ -33,7 +36,26 @@ public final class CopyText {
     /** To be read once for all revisions of a copy, and closed after the last. */
     public static TrueTypeFont letters() throws IOException {
         try (InputStream in = Objects.requireNonNull(PDDocument.class.getResourceAsStream(FONT))) {
-            return new TTFParser().parse(new RandomAccessReadBuffer(in.readAllBytes()));
+            TrueTypeFont font = new TTFParser().parse(new RandomAccessReadBuffer(in.readAllBytes()));
+            // letters are written as they are told: looking for ligatures takes longer than all else about a word
+            font.setEnableGsub(false);
+            return font;
+        }
+    }
+
+    /**
+     * The same for many copies, one after the other: read once by each thread, and never closed. Of documents that are open at
+     * the same time, one at most may use it.
+     */
+    public static TrueTypeFont lettersOfThread() {
+        return OF_THREAD.get();
+    }
+
+    private static TrueTypeFont read() {
+        try {
+            return letters();
+        } catch (IOException broken) {
+            throw new UncheckedIOException(broken);
         }
     }
 
