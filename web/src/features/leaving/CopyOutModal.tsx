@@ -42,6 +42,9 @@ export function CopyOutModal({ fileId, papers: chosen, bundle, onClose }: CopyOu
   const mayChange = useMayChange();
   const practice = useQuery(practiceOptions).data;
   const readers = useQuery(readersOptions(fileId)).data ?? [];
+  const offered = readers
+    .filter((r) => r.name.toLowerCase().includes(reader.trim().toLowerCase()) && r.name !== reader)
+    .map((r) => ({ value: r.name, label: `${r.name}, ${r.is}` }));
   const known = readers.find((r) => r.name === reader.trim());
   const kind = known?.kind ?? "OTHER";
   const { letter, change: changeLetter } = useMailLetter({
@@ -189,9 +192,8 @@ export function CopyOutModal({ fileId, papers: chosen, bundle, onClose }: CopyOu
             value={reader}
             maxLength={120}
             placeholder="a name, such as an insurer"
-            options={readers
-              .filter((r) => r.name.toLowerCase().includes(reader.trim().toLowerCase()) && r.name !== reader)
-              .map((r) => ({ value: r.name, label: `${r.name}, ${r.is}` }))}
+            options={offered}
+            open={offered.length === 0 ? false : undefined}
             onChange={(value: string) => changes(() => setReader(value))}
           />
           <fieldset hidden={writes}>

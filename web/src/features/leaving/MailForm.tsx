@@ -39,6 +39,10 @@ type MailFormProps = {
 
 /** To where copies go by mail, how, and with which words. */
 export function MailForm({ letter, onChange, known }: MailFormProps) {
+  const offered = known
+    .filter((k) => k.email && k.email !== letter.to)
+    .map((k) => ({ value: k.email, label: `${k.email} (${k.name}, ${k.is})` }))
+    .filter((o) => o.label.toLowerCase().includes(letter.to.trim().toLowerCase()));
   return (
     <div className="copy-mail">
       <label htmlFor="copy-to">Mail address</label>
@@ -47,9 +51,9 @@ export function MailForm({ letter, onChange, known }: MailFormProps) {
         autoFocus={letter.to === ""}
         value={letter.to}
         maxLength={254}
-        options={known
-          .filter((k) => k.email && k.email !== letter.to)
-          .map((k) => ({ value: k.email, label: `${k.email} (${k.name}, ${k.is})` }))}
+        options={offered}
+        // a list of nothing is said to be there and is not
+        open={offered.length === 0 ? false : undefined}
         onChange={(to: string) => onChange({ to })}
       />
       <Radio.Group

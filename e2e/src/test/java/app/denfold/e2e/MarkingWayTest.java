@@ -3,6 +3,7 @@ package app.denfold.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.denfold.server.Patience;
 import com.jayway.jsonpath.JsonPath;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
@@ -12,13 +13,20 @@ import com.microsoft.playwright.options.BoundingBox;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-/** A certificate is marked as with a pen, names on it are covered, and an insurer gets a copy in which they are gone. */
+/**
+ * A certificate is marked as with a pen, names on it are covered, and an insurer gets a copy in which they are gone: by hand,
+ * and by mail behind a link with a code. Then pages are numbered, and the next ones go on where these ended.
+ */
 class MarkingWayTest {
 
     private static final String INSURER = "Hallam Insurance";
+    private static final String INSURERS_MAIL = "post@hallam.example";
 
     @TempDir
     Path folder;
@@ -40,6 +48,8 @@ class MarkingWayTest {
             coversByWords();
             givesACopy();
             seesWhoHasIt();
+            mailsALink(server, chromium);
+            numbersPages();
             assertThat(accessibility.faults()).isEmpty();
         }
     }
@@ -142,5 +152,89 @@ class MarkingWayTest {
         assertThat(copies).containsText(INSURER);
         assertThat(copies).containsText("covered");
         accessibility.look(page);
+    }
+
+    private String newest(String to, String what) {
+        Pattern wanted = Pattern.compile(what);
+        return Patience.await()
+                .until(
+                        () -> {
+                            String mails = page.request().get("/api/demo/mail").text();
+                            List<String> texts = JsonPath.read(mails, "$.mails[?(@.to=='" + to + "')].text");
+                            return texts.stream()
+                                    .map(wanted::matcher)
+                                    .filter(Matcher::find)
+                                    .map(found -> found.group(1))
+                                    .findFirst();
+                        },
+                        Optional::isPresent)
+                .orElseThrow();
+    }
+
+    /** The insurer opens it on a screen of its own. */
+    private void mailsALink(ServerProcess server, Chromium chromium) throws Exception {
+        page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Copies that left"))
+                .getByRole(AriaRole.LINK)
+                .nth(1)
+                .click();
+        assertThat(page.locator(".sheet").first()).isVisible();
+        desk.button("Download").click();
+        page.getByText("A copy for …").click();
+        page.getByLabel("Who is it for?").fill(INSURER);
+        desk.button("Show what they will see").click();
+        desk.button("By mail …").click();
+        page.getByLabel("Mail address").fill(INSURERS_MAIL);
+        accessibility.look(page);
+        desk.button("Send to " + INSURER).click();
+        assertThat(page.getByText("On its way to " + INSURERS_MAIL)).isVisible();
+
+        Page insurer = chromium.desk(server.address());
+        insurer.navigate("/copies/" + newest(INSURERS_MAIL, "/copies/([A-Za-z0-9_-]+)"));
+        assertThat(insurer.getByText("p…@hallam.example")).isVisible();
+        accessibility.look(insurer);
+        insurer.getByText("Send me the code").click();
+        insurer.getByLabel("Code").fill(newest(INSURERS_MAIL, "Code (\\d{3} \\d{3})"));
+        insurer.getByText("Go on").click();
+        assertThat(insurer.getByText("Papers for " + INSURER)).isVisible();
+        assertThat(insurer.getByAltText("page 1 of").first()).isVisible();
+        accessibility.look(insurer);
+        Download download = insurer.waitForDownload(
+                () -> insurer.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Download"))
+                        .click());
+        Path copy = folder.resolve("by-link.pdf");
+        download.saveAs(copy);
+        assertThat(run("pdftotext", copy.toString(), "-"))
+                .contains("for " + INSURER)
+                .doesNotContainIgnoringCase("korhola");
+        insurer.context().close();
+    }
+
+    private void numbersPages() {
+        page.getByText("Table", new Page.GetByTextOptions().setExact(true)).click();
+        Locator boxes = page.locator(".ant-table-tbody .ant-checkbox-input");
+        boxes.nth(0).check();
+        boxes.nth(1).check();
+        desk.button("Number pages").click();
+        page.getByLabel("Before the number").fill("OAK-");
+        accessibility.look(page);
+        desk.button("Give OAK-000001 to OAK-").click();
+        assertThat(page.getByText("is given. The copies are being made")).isVisible();
+        page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("Details"))
+                .click();
+        assertThat(page.getByText("One PDF")).isVisible();
+        Download download = page.waitForDownload(() -> page.getByText("One PDF").click());
+        assertThat(download.suggestedFilename()).startsWith("OAK-000001 to OAK-");
+
+        desk.button("Number pages").click();
+        page.getByLabel("Before the number").fill("oak-");
+        // the first number is one that was given: the next free one goes on from there
+        page.getByLabel("First number").fill("1");
+        desk.button("Go on from there").click();
+        assertThat(page.locator(".number-plan strong")).containsText("oak-00000");
+        page.keyboard().press("Escape");
+        page.getByLabel("Find people, papers and words").fill("OAK-1");
+        assertThat(page.getByText("OAK-000001", new Page.GetByTextOptions().setExact(true))
+                        .last())
+                .isVisible();
     }
 }
