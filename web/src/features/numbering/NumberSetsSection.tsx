@@ -1,11 +1,23 @@
-import { useQuery } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { App, Button } from "antd";
 import { Link } from "react-router";
+import { api, done, wordsOf } from "../../api/client";
 import { day } from "../../ui/days";
+import { useMayChange } from "../asof/asOf";
 import { type NumberSet, numberSetsOptions } from "./numberQueries";
 import "./numbering.css";
 
 /** Sets of numbered pages to which papers of a file belong. */
 export function NumberSetsSection({ fileId }: { fileId: string }) {
+  const { message } = App.useApp();
+  const mayChange = useMayChange();
+  const queries = useQueryClient();
+  const again = useMutation({
+    mutationFn: (id: string) =>
+      done(api.POST("/api/number-sets/{id}/again", { params: { path: { id } } })),
+    onSuccess: () => queries.invalidateQueries({ queryKey: ["jobs"] }),
+    onError: (error) => message.error(wordsOf(error)),
+  });
   const sets = useQuery(numberSetsOptions(fileId)).data;
   if (!sets) {
     return null;
@@ -29,10 +41,16 @@ export function NumberSetsSection({ fileId }: { fileId: string }) {
               <a href={`/api/number-sets/${set.id}/joined`} download>
                 One PDF
               </a>
+            ) : set.papers.some((p) => p.failure) ? (
+              mayChange && (
+                <Button size="small" loading={again.isPending} onClick={() => again.mutate(set.id)}>
+                  Try again
+                </Button>
+              )
             ) : (
-              <span className="muted">{set.papers.some((p) => p.failure) ? "" : "being made …"}</span>
+              <span className="muted">being made …</span>
             )}
-            <Papers set={set} fileId={fileId} />
+            <Papers set={set} />
           </li>
         ))}
       </ul>
@@ -40,13 +58,13 @@ export function NumberSetsSection({ fileId }: { fileId: string }) {
   );
 }
 
-function Papers({ set, fileId }: { set: NumberSet; fileId: string }) {
+function Papers({ set }: { set: NumberSet }) {
   return (
     <ul className="numbered-papers">
       {set.papers.map((paper) => (
         <li key={paper.documentId}>
           <span className="tabular">{paper.first}</span>{" "}
-          <Link to={`/files/${fileId}?${new URLSearchParams({ view: "read", paper: paper.documentId })}`}>
+          <Link to={`/files/${paper.fileId}?${new URLSearchParams({ view: "read", paper: paper.documentId })}`}>
             {paper.paper}
           </Link>
           {paper.failure && <div className="clay">{paper.failure}</div>}

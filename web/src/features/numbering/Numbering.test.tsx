@@ -66,8 +66,8 @@ test("who wishes for a number that was given already is told the next free one",
 
 test("sets are listed with what could not be numbered, and fetched once all copies are there", async () => {
   const papers = [
-    { documentId: "d1", paper: "Lease", first: "OAK-000001", last: "OAK-000002", isMade: true },
-    { documentId: "d2", paper: "Letter", first: "OAK-000003", last: "OAK-000003", isMade: true },
+    { documentId: "d1", fileId: "f1", paper: "Lease", first: "OAK-000001", last: "OAK-000002", isMade: true },
+    { documentId: "d2", fileId: "f2", paper: "Letter", first: "OAK-000003", last: "OAK-000003", isMade: true },
   ];
   const set = {
     id: "s1",
@@ -77,13 +77,21 @@ test("sets are listed with what could not be numbered, and fetched once all copi
     at: "2026-11-25T10:00:00Z",
   };
   let sets = [{ ...set, papers }];
-  serve({ "GET /api/session": OTTILIE, "GET /api/files/f1/number-sets": () => sets });
+  const calls = serve({
+    "GET /api/session": OTTILIE,
+    "GET /api/files/f1/number-sets": () => sets,
+    "POST /api/number-sets/s1/again": {},
+  });
   show(<NumberSetsSection fileId="f1" />);
   expect((await screen.findByText("One PDF")).getAttribute("href")).toBe("/api/number-sets/s1/joined");
   expect(screen.getByText(/1 page is not shown here/)).toBeTruthy();
+  // a set may run over papers of several files
+  expect(screen.getByText("Letter").getAttribute("href")).toContain("/files/f2?");
   cleanup();
   sets = [{ ...set, papers: papers.map((p) => ({ ...p, isMade: false, failure: "it is damaged" })) }];
   show(<NumberSetsSection fileId="f1" />);
   expect(await screen.findAllByText("it is damaged")).toHaveLength(2);
   expect(screen.queryByText("One PDF")).toBeNull();
+  fireEvent.click(await screen.findByRole("button", { name: "Try again" }));
+  await waitFor(() => expect(calls.some((c) => c.path === "/api/number-sets/s1/again")).toBe(true));
 });

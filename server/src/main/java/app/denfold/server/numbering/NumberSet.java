@@ -82,6 +82,11 @@ class NumberSet {
         return jobId;
     }
 
+    /** Another job makes the copies that are lacking. */
+    void goOn(UUID job) {
+        this.jobId = job;
+    }
+
     UUID byId() {
         return byId;
     }

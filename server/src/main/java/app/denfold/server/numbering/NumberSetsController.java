@@ -72,6 +72,13 @@ class NumberSetsController {
         return new GivenSet(numbers.give(viewer, body.wish()));
     }
 
+    /** Tries again to make copies that could not be made. */
+    @PostMapping("/api/number-sets/{id}/again")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    void again(Viewer viewer, @PathVariable UUID id) {
+        numbers.again(viewer, id);
+    }
+
     /** Sets in which papers of a file have numbers. */
     @GetMapping("/api/files/{id}/number-sets")
     List<NumberSetAnswer> ofFile(Viewer viewer, @PathVariable UUID id) {

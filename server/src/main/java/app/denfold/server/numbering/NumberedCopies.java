@@ -21,12 +21,14 @@ import app.denfold.server.numbering.NumberedPaper.Source;
 import app.denfold.server.problems.NotNow;
 import app.denfold.server.problems.Refusal;
 import com.github.kagkarlsson.scheduler.SchedulerClient;
+import com.github.kagkarlsson.scheduler.task.FailureHandler;
 import com.github.kagkarlsson.scheduler.task.Task;
 import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -45,6 +47,9 @@ import org.springframework.transaction.support.TransactionTemplate;
 class NumberedCopies {
 
     private static final TaskDescriptor<Void> TASK = TaskDescriptor.of("number-pages");
+
+    private static final int MOST_TRIES = 5;
+    private static final Duration BETWEEN_TRIES = Duration.ofMinutes(2);
 
     private final NumberSetRepository sets;
     private final NumberedPaperRepository papers;
@@ -131,9 +136,19 @@ class NumberedCopies {
         int total = all.stream().mapToInt(NumberedPaper::pages).sum();
         int done = 0;
         int failed = 0;
+        NotNow later = null;
         for (NumberedPaper paper : all) {
-            if (paper.copySha256() == null && paper.documentId() != null && !make(set, paper)) {
-                failed++;
+            if (paper.copySha256() == null && paper.documentId() != null) {
+                try {
+                    make(set, paper, Objects.requireNonNull(paper.sourceSha256()));
+                } catch (Refusal hostile) {
+                    failed++;
+                    note(paper, hostile);
+                } catch (NotNow busy) {
+                    failed++;
+                    later = busy;
+                    note(paper, busy);
+                }
             }
             done += paper.pages();
             jobs.reached(job, done, total);
@@ -141,23 +156,20 @@ class NumberedCopies {
         if (failed > 0) {
             jobs.failed(
                     job,
-                    failed == 1
-                            ? "1 paper could not be numbered; its file's details say why."
-                            : failed + " papers could not be numbered; their files' details say why.");
+                    (failed == 1 ? "1 paper" : failed + " papers")
+                            + " could not be numbered. The details of the file say why.");
         } else {
             jobs.done(job, total + (total == 1 ? " page" : " pages"), "/api/number-sets/" + set.id() + "/joined");
         }
+        if (later != null) {
+            // tried again a few times by itself
+            throw later;
+        }
     }
 
-    private boolean make(NumberSet set, NumberedPaper paper) {
-        try {
-            make(set, paper, Objects.requireNonNull(paper.sourceSha256()));
-            return true;
-        } catch (Refusal hostile) {
-            transactions.executeWithoutResult(
-                    t -> papers.findById(paper.id()).ifPresent(p -> p.failed(String.valueOf(hostile.getMessage()))));
-            return false;
-        }
+    private void note(NumberedPaper paper, RuntimeException why) {
+        transactions.executeWithoutResult(
+                t -> papers.findById(paper.id()).ifPresent(p -> p.failed(String.valueOf(why.getMessage()))));
     }
 
     /** Whether something on a paper is covered now, so that also its name may tell too much. */
@@ -190,7 +202,7 @@ class NumberedCopies {
         try {
             Path made = Files.createTempFile("numbered", ".pdf");
             try {
-                int pages = workers.number(contents.file(content), format, wanted(set, paper, source), made);
+                int pages = workers.number(contents.wholeFile(content), format, wanted(set, paper, source), made);
                 if (pages != paper.pages()) {
                     throw Refusal.conflict(
                             "other-pages", "It has " + pages + " pages, and " + paper.pages() + " were counted.");
@@ -236,6 +248,8 @@ class NumberedCopies {
         @Bean
         Task<Void> numberPagesTask(ObjectProvider<NumberedCopies> copies) {
             return Tasks.oneTime(TASK)
+                    .onFailure(new FailureHandler.MaxRetriesFailureHandler<>(
+                            MOST_TRIES, new FailureHandler.OnFailureRetryLater<>(BETWEEN_TRIES)))
                     .execute((instance, context) -> copies.getObject().run(UUID.fromString(instance.getId())));
         }
     }

@@ -203,9 +203,29 @@ class RunningNumbers {
         return set;
     }
 
+    /** Tries again to make the copies that are lacking. @throws Refusal when the viewer may not, or none is lacking */
+    @Transactional
+    public void again(Viewer viewer, UUID setId) {
+        viewer.requireChange();
+        NumberSet set = sets.findById(setId).orElseThrow(() -> Refusal.notFound("set of numbers"));
+        List<NumberedPaper> all = papers.findBySetIdOrderByPlace(setId);
+        if (visible(viewer, all).isEmpty()) {
+            throw Refusal.notFound("set of numbers");
+        }
+        if (all.stream().noneMatch(p -> p.failure() != null)) {
+            throw Refusal.conflict("none-lacking", "Nothing failed in this set.");
+        }
+        int pages = all.stream().mapToInt(NumberedPaper::pages).sum();
+        UUID job = jobs.begin("numbers", "Numbers " + set.inWords(), pages, viewer.actor());
+        set.goOn(job);
+        sets.save(set);
+        copies.begin(job);
+    }
+
     /** A paper of a set. @param isMade whether its copy can be fetched @param failure why there is none; null otherwise */
     record NumberedPaperAnswer(
             UUID documentId,
+            UUID fileId,
             String paper,
             String first,
             String last,
@@ -244,6 +264,7 @@ class RunningNumbers {
             } else {
                 seen.add(new NumberedPaperAnswer(
                         document.id(),
+                        document.fileId(),
                         document.name(),
                         form.written(paper.first()),
                         form.written(paper.last()),

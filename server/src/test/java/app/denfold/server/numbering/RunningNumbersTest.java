@@ -10,6 +10,9 @@ import app.denfold.server.Api;
 import app.denfold.server.Papers;
 import app.denfold.server.ServerTest;
 import app.denfold.server.TestPractice;
+import app.denfold.server.content.ContentStore;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -28,6 +31,9 @@ class RunningNumbersTest {
 
     @Autowired
     TestPractice practice;
+
+    @Autowired
+    ContentStore store;
 
     /** Letters that no other test uses. */
     private final String prefix = "T" + UUID.randomUUID().toString().replaceAll("[^a-f]", "") + "-";
@@ -171,6 +177,30 @@ class RunningNumbersTest {
         assertThat(sets.<List<String>>at("$[0].papers[*].first")).containsExactly(prefix + "000002");
         assertThat(text(joined(api, set))).contains("Stays").doesNotContain("Gone");
         assertThat(api.post("/api/number-sets/look", wish(1L, stays)).status()).isEqualTo(409);
+    }
+
+    @Test
+    void aDamagedPaperKeepsItsNumbersSaysWhyAndIsNumberedOnceItIsMended() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Mended", null);
+        UUID paper = paper(api, file, "Whole " + UUID.randomUUID());
+        Path stored = store.file(api.get("/api/documents/{id}", paper).<String>at("$.versions[0].sha256"));
+        byte[] whole = Files.readAllBytes(stored);
+        byte[] broken = whole.clone();
+        broken[100] ^= 1;
+        Files.write(stored, broken);
+        UUID set = api.post("/api/number-sets", wish(null, paper)).id("$.id");
+        await().until(() -> api.get("/api/files/{id}/number-sets", file)
+                .<String>at("$[0].papers[0].failure")
+                .contains("damaged"));
+        assertThat(api.get("/api/number-sets/{id}/joined", set).<String>at("$.code"))
+                .isEqualTo("not-made");
+        // the same bytes coming in again mend it
+        api.upload("/api/arrivals", "paper.pdf", whole, Map.of());
+        assertThat(api.post("/api/number-sets/{id}/again", null, set).status()).isEqualTo(202);
+        await().until(() -> api.get("/api/files/{id}/number-sets", file).<Boolean>at("$[0].papers[0].isMade"));
+        assertThat(text(joined(api, set))).contains(prefix + "000001");
+        assertThat(api.post("/api/number-sets/{id}/again", null, set).status()).isEqualTo(409);
     }
 
     @Test

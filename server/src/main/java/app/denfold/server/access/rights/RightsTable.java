@@ -246,6 +246,7 @@ final class RightsTable {
             POST    /api/notices/{id}/retry                                    CHANGE
             POST    /api/number-sets                                           CHANGE
             POST    /api/number-sets/look                                      LOOK
+            POST    /api/number-sets/{id}/again                                CHANGE
             GET     /api/number-sets/{id}/joined                               LOOK
             GET     /api/openapi                                               LOOK
             GET     /api/openapi.yaml                                          LOOK

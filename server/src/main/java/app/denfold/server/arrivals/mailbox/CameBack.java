@@ -12,14 +12,15 @@ import org.eclipse.angus.mail.dsn.MultipartReport;
 import org.jspecify.annotations.Nullable;
 
 /**
- * A mail that did not reach somebody, as a mail server reports it (RFC 3464).
+ * What became of a mail to somebody, as a mail server reports it (RFC 3464).
  *
  * @param messageId of the mail
+ * @param isForGood whether it did not arrive and is not tried any more; false for a delay, or when it arrived
  * @param why in the server's words
  */
-record CameBack(String messageId, String recipient, String why) {
+record CameBack(String messageId, String recipient, boolean isForGood, String why) {
 
-    /** Those of a message; null when it is no such report. Empty when it only tells of a delay, or of a mail nobody knows. */
+    /** Those of a message; null when it is no such report, empty when it does not say of which mail it is. */
     static @Nullable List<CameBack> read(Message message) throws MessagingException, IOException {
         if (!message.isMimeType("multipart/report")
                 || !(message.getContent() instanceof MultipartReport report)
@@ -30,13 +31,12 @@ record CameBack(String messageId, String recipient, String why) {
         List<CameBack> all = new ArrayList<>();
         for (int i = 0; i < status.getRecipientDSNCount(); i++) {
             InternetHeaders about = status.getRecipientDSN(i);
-            if (returned != null
-                    && returned.getMessageID() != null
-                    && "failed".equalsIgnoreCase(value(about, "Action"))) {
+            if (returned != null && returned.getMessageID() != null) {
                 String code = value(about, "Diagnostic-Code");
                 all.add(new CameBack(
                         returned.getMessageID(),
                         value(about, "Final-Recipient"),
+                        "failed".equalsIgnoreCase(value(about, "Action")),
                         code.isEmpty() ? "status " + value(about, "Status") : code));
             }
         }

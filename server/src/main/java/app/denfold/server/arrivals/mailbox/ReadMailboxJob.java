@@ -120,7 +120,7 @@ class ReadMailboxJob {
         }
     }
 
-    /** Whether it tells that mails of ours did not arrive; that is noted at them, and no paper. */
+    /** Whether it tells what became of mails of ours; that they did not arrive is noted at them. It is no paper. */
     private boolean isAboutOurs(Message message) throws MessagingException, IOException {
         List<CameBack> cameBack = CameBack.read(message);
         if (cameBack == null) {
@@ -128,7 +128,10 @@ class ReadMailboxJob {
         }
         boolean isOurs = false;
         for (CameBack one : cameBack) {
-            isOurs |= answers.cameBack(one.messageId(), one.recipient(), one.why());
+            // of a delay nothing is noted: the server goes on trying
+            isOurs |= one.isForGood()
+                    ? answers.cameBack(one.messageId(), one.recipient(), one.why())
+                    : answers.answered(List.of(one.messageId())).isPresent();
         }
         return isOurs;
     }

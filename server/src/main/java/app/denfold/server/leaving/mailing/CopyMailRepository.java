@@ -12,8 +12,13 @@ interface CopyMailRepository extends CrudRepository<CopyMail, UUID> {
 
     Optional<CopyMail> findByNoticeId(UUID noticeId);
 
-    /** The last sent first. */
-    List<CopyMail> findByFileIdOrderByAtDesc(UUID fileId);
+    /** Those with which copies of papers of a file went, the last sent first. */
+    @Query("""
+            select m from CopyMail m where m.id in
+              (select c.mailId from LeavingPaper c join FiledDocument d on d.id = c.documentId where d.fileId = :file)
+            order by m.at desc
+            """)
+    List<CopyMail> findOfFile(UUID file);
 
     /** Held until the transaction ends. */
     @Lock(LockModeType.PESSIMISTIC_WRITE)

@@ -259,7 +259,7 @@ class MailCopies {
     @Transactional(readOnly = true)
     public List<MailAnswer> ofFile(Viewer viewer, UUID fileId) {
         files.visible(viewer, fileId);
-        List<CopyMail> all = mails.findByFileIdOrderByAtDesc(fileId);
+        List<CopyMail> all = mails.findOfFile(fileId);
         Map<UUID, Delivery> deliveries =
                 outbox.deliveries(all.stream().map(CopyMail::noticeId).toList());
         Map<UUID, List<Long>> numbers =

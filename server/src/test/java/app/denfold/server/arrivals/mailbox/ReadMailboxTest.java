@@ -157,13 +157,16 @@ class ReadMailboxTest {
         String to = TestPractice.newAddress();
         UUID file = api.newEmployee("Bounced", to);
         MimeMessage ours = written(api, file, to);
-        report(ours.getMessageID(), "stranger@post.example", "failed", "550 5.1.1 no such user");
+        int waiting = api.get("/api/arrivals").<List<?>>at("$").size();
         report(ours.getMessageID(), to, "delayed", "451 try later");
         reader.poll();
+        assertThat(api.get("/api/arrivals").<List<?>>at("$")).as("no paper").hasSize(waiting);
+        report(ours.getMessageID(), "stranger@post.example", "failed", "550 5.1.1 no such user");
+        reader.poll();
+        waiting = api.get("/api/arrivals").<List<?>>at("$").size();
         assertThat(api.get("/api/files/{id}/notices", file).<String>at("$[0].state"))
                 .isEqualTo("SENT");
         report(ours.getMessageID(), to, "failed", "550 5.1.1 no such user");
-        int waiting = api.get("/api/arrivals").<List<?>>at("$").size();
         reader.poll();
         Api.Answer notices = api.get("/api/files/{id}/notices", file);
         assertThat(notices.<String>at("$[0].state")).isEqualTo("FAILED");
