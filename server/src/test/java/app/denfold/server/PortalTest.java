@@ -214,6 +214,7 @@ class PortalTest {
                 || pattern.startsWith("/api/uploads")
                 || pattern.startsWith("/api/my-")
                 || pattern.startsWith("/api/sign/")
+                || pattern.startsWith("/api/linked-copies/")
                 || pattern.equals("/api/forgotten-password")
                 || pattern.equals("/api/invitations/{token}");
     }
