@@ -13,8 +13,7 @@ export function NumberSetsSection({ fileId }: { fileId: string }) {
   const mayChange = useMayChange();
   const queries = useQueryClient();
   const again = useMutation({
-    mutationFn: (id: string) =>
-      done(api.POST("/api/number-sets/{id}/again", { params: { path: { id } } })),
+    mutationFn: (id: string) => done(api.POST("/api/number-sets/{id}/again", { params: { path: { id } } })),
     onSuccess: () => queries.invalidateQueries({ queryKey: ["jobs"] }),
     onError: (error) => message.error(wordsOf(error)),
   });
@@ -64,7 +63,9 @@ function Papers({ set }: { set: NumberSet }) {
       {set.papers.map((paper) => (
         <li key={paper.documentId}>
           <span className="tabular">{paper.first}</span>{" "}
-          <Link to={`/files/${paper.fileId}?${new URLSearchParams({ view: "read", paper: paper.documentId })}`}>
+          <Link
+            to={`/files/${paper.fileId}?${new URLSearchParams({ view: "read", paper: paper.documentId })}`}
+          >
             {paper.paper}
           </Link>
           {paper.failure && <div className="clay">{paper.failure}</div>}

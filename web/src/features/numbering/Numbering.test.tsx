@@ -67,7 +67,14 @@ test("who wishes for a number that was given already is told the next free one",
 test("sets are listed with what could not be numbered, and fetched once all copies are there", async () => {
   const papers = [
     { documentId: "d1", fileId: "f1", paper: "Lease", first: "OAK-000001", last: "OAK-000002", isMade: true },
-    { documentId: "d2", fileId: "f2", paper: "Letter", first: "OAK-000003", last: "OAK-000003", isMade: true },
+    {
+      documentId: "d2",
+      fileId: "f2",
+      paper: "Letter",
+      first: "OAK-000003",
+      last: "OAK-000003",
+      isMade: true,
+    },
   ];
   const set = {
     id: "s1",
