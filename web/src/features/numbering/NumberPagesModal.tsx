@@ -3,6 +3,7 @@ import { Alert, App, Button, Input, InputNumber, Modal, Select } from "antd";
 import { useState } from "react";
 import { answer, api, Problem, wordsOf } from "../../api/client";
 import { InOrder } from "../../ui/InOrder";
+import { useSettled } from "../../ui/useSettled";
 import { type NumberPlace, numberPlanOptions } from "./numberQueries";
 import "./numbering.css";
 
@@ -14,6 +15,8 @@ const PLACES: { value: NumberPlace; label: string }[] = [
   { value: "TOP_MIDDLE", label: "at the head, in the middle" },
   { value: "TOP_LEFT", label: "at the head, left" },
 ];
+
+const PAUSE = 300;
 
 type NumberPagesModalProps = {
   /** In the order in which their numbers are proposed. */
@@ -33,7 +36,9 @@ export function NumberPagesModal({ papers: chosen, onClose }: NumberPagesModalPr
   const [place, setPlace] = useState<NumberPlace>("BOTTOM_RIGHT");
   const [size, setSize] = useState(9);
   const wish = { documents: ids, prefix, digits, first: first ?? undefined, place, size };
-  const plan = useQuery(numberPlanOptions(wish));
+  // pages are counted once typing pauses
+  const typed = useSettled(prefix, PAUSE);
+  const plan = useQuery(numberPlanOptions({ ...wish, prefix: typed }));
   const give = useMutation({
     mutationFn: (from: number) =>
       // what was shown is given, or nothing
@@ -58,7 +63,7 @@ export function NumberPagesModal({ papers: chosen, onClose }: NumberPagesModalPr
       footer={
         <Button
           type="primary"
-          disabled={!plan.data || plan.isFetching}
+          disabled={!plan.data || plan.isFetching || typed !== prefix}
           loading={give.isPending}
           onClick={() => plan.data && give.mutate(plan.data.first)}
         >

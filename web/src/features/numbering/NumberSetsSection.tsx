@@ -33,8 +33,8 @@ export function NumberSetsSection({ fileId }: { fileId: string }) {
             <strong className="tabular">{set.words}</strong>{" "}
             <span className="muted">
               {day(set.at)}, {set.by}
-              {set.hidden > 0 &&
-                ` · ${set.hidden} ${set.hidden === 1 ? "page is" : "pages are"} not shown here`}
+              {set.destroyed > 0 &&
+                ` · ${set.destroyed} ${set.destroyed === 1 ? "page belonged" : "pages belonged"} to papers that were destroyed`}
             </span>{" "}
             {set.papers.every((p) => p.isMade) ? (
               <a href={`/api/number-sets/${set.id}/joined`} download>

@@ -34,7 +34,9 @@ test("which page gets which number is shown, and just that is given", async () =
   fireEvent.change(screen.getByLabelText("Before the number"), { target: { value: "OAK-" } });
   expect(await screen.findByText("OAK-000124 to OAK-000126, 3 pages")).toBeTruthy();
   expect(screen.getByText("OAK-000124 to OAK-000125")).toBeTruthy();
-  fireEvent.click(await screen.findByRole("button", { name: "Give OAK-000124 to OAK-000126" }));
+  const give = await screen.findByRole("button", { name: "Give OAK-000124 to OAK-000126" });
+  await waitFor(() => expect(give).toHaveProperty("disabled", false));
+  fireEvent.click(give);
   await waitFor(() => expect(onClose).toHaveBeenCalled());
   expect(calls.find((c) => c.method === "POST" && c.path === "/api/number-sets")?.body).toEqual({
     documents: ["d1", "d2"],
@@ -79,7 +81,7 @@ test("sets are listed with what could not be numbered, and fetched once all copi
   const set = {
     id: "s1",
     words: "OAK-000001 to OAK-000004",
-    hidden: 1,
+    destroyed: 1,
     by: "Bram",
     at: "2026-11-25T10:00:00Z",
   };
@@ -91,7 +93,7 @@ test("sets are listed with what could not be numbered, and fetched once all copi
   });
   show(<NumberSetsSection fileId="f1" />);
   expect((await screen.findByText("One PDF")).getAttribute("href")).toBe("/api/number-sets/s1/joined");
-  expect(screen.getByText(/1 page is not shown here/)).toBeTruthy();
+  expect(screen.getByText(/1 page belonged to papers that were destroyed/)).toBeTruthy();
   // a set may run over papers of several files
   expect(screen.getByText("Letter").getAttribute("href")).toContain("/files/f2?");
   cleanup();

@@ -172,11 +172,8 @@ class NumberedCopies {
                 t -> papers.findById(paper.id()).ifPresent(p -> p.failed(String.valueOf(why.getMessage()))));
     }
 
-    /** Whether something on a paper is covered now, so that also its name may tell too much. */
-    boolean isCovered(NumberedPaper paper) {
-        UUID id = Objects.requireNonNull(paper.documentId());
-        return !given.closed(id, paper.version()).equals(version(paper).sha256());
-    }
+    /** A copy as it may be given out. @param isCovered whether something on it is covered, so that also its name may tell too much */
+    record Present(String sha256, boolean isCovered) {}
 
     private DocumentVersion version(NumberedPaper paper) {
         return documents.versions(Objects.requireNonNull(paper.documentId())).get(paper.version() - 1);
@@ -186,12 +183,14 @@ class NumberedCopies {
      * The copy as it may be given out now: where something was covered since it was made, it is made anew, with the same
      * numbers.
      */
-    String present(NumberSet set, NumberedPaper paper) {
-        String source = laidOut(given.closed(Objects.requireNonNull(paper.documentId()), paper.version()))
-                .sha256();
-        return source.equals(paper.sourceSha256())
+    Present present(NumberSet set, NumberedPaper paper) {
+        String closed = given.closed(Objects.requireNonNull(paper.documentId()), paper.version());
+        boolean isCovered = !closed.equals(version(paper).sha256());
+        String source = laidOut(closed).sha256();
+        String copy = source.equals(paper.sourceSha256())
                 ? Objects.requireNonNull(paper.copySha256())
                 : make(set, paper, source);
+        return new Present(copy, isCovered);
     }
 
     /** @return hash of the copy @throws Refusal when none can be made */

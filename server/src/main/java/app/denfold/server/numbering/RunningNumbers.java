@@ -235,11 +235,11 @@ class RunningNumbers {
     /**
      * A set, as far as the viewer may see its papers.
      *
-     * @param words such as {@code OAK-000001 to OAK-000012}
-     * @param hidden how many pages belong to papers that the viewer may not see, or that were destroyed
+     * @param words from the first number to the last that the viewer may know of, such as {@code OAK-000001 to OAK-000012}
+     * @param destroyed how many pages belonged to papers that were destroyed
      */
     record NumberSetAnswer(
-            UUID id, String words, int hidden, String by, Instant at, List<NumberedPaperAnswer> papers) {}
+            UUID id, String words, int destroyed, String by, Instant at, List<NumberedPaperAnswer> papers) {}
 
     /** Those in which papers of a file have numbers, the newest first. */
     @Transactional(readOnly = true)
@@ -256,12 +256,12 @@ class RunningNumbers {
         List<NumberedPaper> all = papers.findBySetIdOrderByPlace(set.id());
         Map<UUID, FiledDocument> visible = visible(viewer, all);
         List<NumberedPaperAnswer> seen = new ArrayList<>();
-        int hidden = 0;
+        int destroyed = 0;
         for (NumberedPaper paper : all) {
             FiledDocument document = paper.documentId() == null ? null : visible.get(paper.documentId());
-            if (document == null) {
-                hidden += paper.pages();
-            } else {
+            if (paper.documentId() == null) {
+                destroyed += paper.pages();
+            } else if (document != null) {
                 seen.add(new NumberedPaperAnswer(
                         document.id(),
                         document.fileId(),
@@ -272,7 +272,18 @@ class RunningNumbers {
                         paper.failure()));
             }
         }
-        return new NumberSetAnswer(set.id(), set.inWords(), hidden, set.byName(), set.at(), seen);
+        List<NumberedPaper> told = all.stream()
+                .filter(p -> p.documentId() != null && visible.containsKey(p.documentId()))
+                .toList();
+        return new NumberSetAnswer(set.id(), words(form, told), destroyed, set.byName(), set.at(), seen);
+    }
+
+    /** From the first to the last of them; empty for none. */
+    private static String words(NumberForm form, List<NumberedPaper> told) {
+        return told.isEmpty()
+                ? ""
+                : NumberSet.words(
+                        form, told.get(0).first(), told.get(told.size() - 1).last());
     }
 
     private Map<UUID, FiledDocument> visible(Viewer viewer, Collection<NumberedPaper> all) {
@@ -334,10 +345,11 @@ class RunningNumbers {
                                 ? "The copies are still being made. Try again in a moment."
                                 : "“" + document.name() + "” could not be numbered: " + paper.failure());
             }
+            NumberedCopies.Present copy = copies.present(set, paper);
             parts.add(new NumberedCopies.Part(
                     NumberSet.words(set.form(), paper.first(), paper.last()) + " "
-                            + (copies.isCovered(paper) ? documents.typeLabel(document) : document.name()),
-                    copies.present(set, paper)));
+                            + (copy.isCovered() ? documents.typeLabel(document) : document.name()),
+                    copy.sha256()));
         }
         transactions.executeWithoutResult(t -> seen.forEach(p -> {
             FiledDocument document = Objects.requireNonNull(visible.get(p.documentId()));
@@ -349,6 +361,6 @@ class RunningNumbers {
                     "downloaded “" + document.name() + "” with the numbers "
                             + NumberSet.words(set.form(), p.first(), p.last())));
         }));
-        return new FetchedSet(set.inWords(), parts);
+        return new FetchedSet(words(set.form(), seen), parts);
     }
 }

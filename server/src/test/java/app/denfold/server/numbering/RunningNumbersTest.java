@@ -169,11 +169,16 @@ class RunningNumbersTest {
         api.post("/api/documents/discard", Map.of("documents", List.of(gone)));
         assertThat(api.get("/api/page-numbers?typed={n}", prefix + "1").<List<?>>at("$"))
                 .isEmpty();
+        Api.Answer left = api.get("/api/files/{id}/number-sets", file);
+        assertThat(left.<String>at("$[0].words"))
+                .as("what is not shown is neither told nor counted")
+                .isEqualTo(prefix + "000002");
+        assertThat(left.<Integer>at("$[0].destroyed")).isZero();
         Api.Answer destroyed =
                 api.post("/api/documents/destroy", Map.of("documents", List.of(gone), "reason", "a test of ours"));
         assertThat(destroyed.status()).as(destroyed.body()).isLessThan(300);
         Api.Answer sets = api.get("/api/files/{id}/number-sets", file);
-        assertThat(sets.<Integer>at("$[0].hidden")).isEqualTo(1);
+        assertThat(sets.<Integer>at("$[0].destroyed")).isEqualTo(1);
         assertThat(sets.<List<String>>at("$[0].papers[*].first")).containsExactly(prefix + "000002");
         assertThat(text(joined(api, set))).contains("Stays").doesNotContain("Gone");
         assertThat(api.post("/api/number-sets/look", wish(1L, stays)).status()).isEqualTo(409);
