@@ -18,8 +18,10 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -36,7 +38,8 @@ class RunningNumbersTest {
     ContentStore store;
 
     /** Letters that no other test uses. */
-    private final String prefix = "T" + UUID.randomUUID().toString().replaceAll("[^a-f]", "") + "-";
+    private final String prefix =
+            new Random().ints(12, 'A', 'Z' + 1).mapToObj(Character::toString).collect(Collectors.joining("", "T", "-"));
 
     private Map<String, Object> wish(Long first, UUID... papers) {
         Map<String, Object> wish = new HashMap<>(Map.of(
