@@ -17,6 +17,7 @@ import { SetUpPage } from "./features/setup/SetUpPage";
 import { RequestsPage } from "./features/signing/requests/RequestsPage";
 import { SigningPage } from "./features/signing/SigningPage";
 import { MyTurnPage } from "./features/signing/taking/MyTurnPage";
+import { UnderWayPage } from "./features/standing/UnderWayPage";
 import { TodayPage } from "./features/today/TodayPage";
 import { Where } from "./ui/Where";
 
@@ -27,6 +28,7 @@ export default function StaffRoutes() {
       <Route path="/signing/:id" element={<SigningPage />} />
       <Route element={<Framed />}>
         <Route path="/today" element={<TodayPage />} />
+        <Route path="/under-way" element={<UnderWayPage />} />
         <Route path="/signing" element={<RequestsPage />} />
         <Route path="/signing/turns/:id" element={<Signs />} />
         <Route path="/coverage" element={<CoveragePage />} />

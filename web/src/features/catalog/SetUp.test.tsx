@@ -40,6 +40,7 @@ const TYPE = {
   namingPattern: "{type}, {document date}",
   signers: [{ role: "owner", label: "owner" }],
   needsReview: false,
+  receiving: { receivers: [], secondCheck: false },
   sensitive: false,
   synonyms: ["deed"],
   fields: [],

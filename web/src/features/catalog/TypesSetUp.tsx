@@ -11,6 +11,7 @@ import { useStaff } from "../handover/colleagues";
 import { EffectModal } from "./EffectModal";
 import { FieldsEditor } from "./FieldsEditor";
 import { PeriodField } from "./PeriodField";
+import { ASKS_NOTHING, ReceivingEditor } from "./ReceivingEditor";
 import { codeOf, type Validity } from "./rules";
 import { SetUpList } from "./SetUpList";
 import { setUpSectionsOptions, setUpTypesOptions, type TypeSetUp } from "./setUpQueries";
@@ -84,6 +85,7 @@ function TypeEditor({ type, taken, sections }: TypeEditorProps) {
       sensitive: false,
       synonyms: [],
       fields: [],
+      receiving: ASKS_NOTHING,
     },
     type?.version ?? 0,
   );
@@ -95,7 +97,7 @@ function TypeEditor({ type, taken, sections }: TypeEditorProps) {
   const params = { path: { code } };
   const { version } = drafting;
   const { label, section, namingPattern, signers, needsReview, reviewer } = draft;
-  const { sensitive, synonyms, fields } = draft;
+  const { sensitive, synonyms, fields, receiving } = draft;
   const validity = draft.validity;
   const body = {
     version,
@@ -109,6 +111,7 @@ function TypeEditor({ type, taken, sections }: TypeEditorProps) {
     sensitive,
     synonyms,
     fields,
+    receiving,
   };
   const change = useEffectThenSave({
     ask: () => answer(api.POST("/api/set-up/document-types/{code}/effect", { params, body })),
@@ -206,6 +209,9 @@ function TypeEditor({ type, taken, sections }: TypeEditorProps) {
           style={{ width: "100%" }}
         />
       </Field>
+      <Field label="Once complete" help={receivingWords(problem)}>
+        <ReceivingEditor receiving={draft.receiving} onChange={(next) => set({ receiving: next })} />
+      </Field>
       <Field label="Sensitive">
         <Checkbox checked={draft.sensitive} onChange={(e) => set({ sensitive: e.target.checked })}>
           seen only by those who may see sensitive papers
@@ -224,6 +230,13 @@ function TypeEditor({ type, taken, sections }: TypeEditorProps) {
       <EffectModal what={draft.label} {...change.modal} />
     </section>
   );
+}
+
+/** What is wrong with those who must have it. */
+function receivingWords(error: unknown): string | undefined {
+  return error instanceof Problem
+    ? error.fields.find((f) => f.field.startsWith("receiving."))?.message
+    : undefined;
 }
 
 /** What is wrong with one of the fields. */

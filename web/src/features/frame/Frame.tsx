@@ -5,6 +5,7 @@ import {
   CheckOutlined,
   ControlOutlined,
   EditOutlined,
+  FieldTimeOutlined,
   FileSearchOutlined,
   FileTextOutlined,
   InboxOutlined,
@@ -90,6 +91,10 @@ function Rail() {
       <NavLink to={keep("/coverage")}>
         <AppstoreOutlined aria-hidden />
         Coverage
+      </NavLink>
+      <NavLink to="/under-way">
+        <FieldTimeOutlined aria-hidden />
+        Under way
       </NavLink>
       <NavLink to="/signing">
         <EditOutlined aria-hidden />

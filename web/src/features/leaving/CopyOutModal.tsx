@@ -18,6 +18,8 @@ type CopyOutModalProps = {
   papers: Paper[];
   /** What they are given as again and again; its name goes with the copies. */
   bundle?: { id: string; name: string };
+  /** Whom it is for, where that is known. */
+  to?: string;
   onClose: () => void;
 };
 
@@ -26,14 +28,14 @@ type Way = "DOWNLOAD" | "PRINT" | "MAIL";
 type As = "JOINED" | "ZIP";
 
 /** Two questions before a copy leaves: who is it for, and, seen as pages, what will they see. */
-export function CopyOutModal({ fileId, papers: chosen, bundle, onClose }: CopyOutModalProps) {
+export function CopyOutModal({ fileId, papers: chosen, bundle, to, onClose }: CopyOutModalProps) {
   const { message } = App.useApp();
   const queries = useQueryClient();
   const { sees, opensCovers } = useMarking();
   const [papers, setPapers] = useState(chosen);
   const [as, setAs] = useState<As>("JOINED");
   const [title, setTitle] = useState(bundle?.name ?? "");
-  const [reader, setReader] = useState("");
+  const [reader, setReader] = useState(to ?? "");
   const [marks, setMarks] = useState(false);
   const [open, setOpen] = useState(false);
   const [foot, setFoot] = useState(true);

@@ -56,6 +56,7 @@ const TASKS: Record<string, string> = {
   comment: "Mentioned",
   "hand-over": "Handed to me",
   review: "To review",
+  check: "To check",
   "my-signature": "Waits for my signature",
   sign: "To be signed",
   file: "Arrivals",
@@ -139,6 +140,11 @@ function Group({ title, items, today }: { title: string; items: Item[]; today: s
           />
         ))}
       </ul>
+      {items.some((item) => item.action === "check") && (
+        <Link className="today-more" to="/under-way?queue=CHECK">
+          All papers to check
+        </Link>
+      )}
       {items.some((item) => item.action === "review") && (
         <Link className="today-more" to={REVIEW}>
           All papers to review
@@ -212,6 +218,19 @@ function Action({ item }: { item: Item }) {
     },
     onError: (error) => message.error(wordsOf(error)),
   });
+  const check = useMutation({
+    mutationFn: () =>
+      done(
+        api.POST("/api/documents/check", {
+          body: { documents: [{ id: item.documentId ?? "", version: item.version ?? 0 }] },
+        }),
+      ),
+    onSuccess: () => {
+      message.success("Checked.");
+      queries.invalidateQueries({ queryKey: ["files"] });
+    },
+    onError: (error) => message.error(wordsOf(error)),
+  });
   if (!mayChange && item.action !== "comment" && item.action !== "my-signature") {
     return null;
   }
@@ -247,6 +266,20 @@ function Action({ item }: { item: Item }) {
           </Button>
           <Button size="small" loading={accept.isPending} onClick={() => accept.mutate()}>
             Accept
+          </Button>
+        </span>
+      );
+    case "check":
+      return (
+        <span className="today-actions">
+          <Button
+            size="small"
+            onClick={() => navigate(`/files/${item.fileId}?view=read&paper=${item.documentId}`)}
+          >
+            Look at it
+          </Button>
+          <Button size="small" loading={check.isPending} onClick={() => check.mutate()}>
+            Checked
           </Button>
         </span>
       );

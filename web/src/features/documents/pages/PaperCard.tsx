@@ -7,6 +7,7 @@ import { CommentsSection } from "../../comments/CommentsSection";
 import { FoundSteps } from "../../finding/FoundSteps";
 import { HandOverSection } from "../../handover/HandOverSection";
 import { isOffice } from "../../reading/laidOut";
+import { PaperStanding } from "../../standing/PaperStanding";
 import { PaperActions } from "../changing/PaperActions";
 import { usePaperAction } from "../usePaperAction";
 
@@ -34,6 +35,7 @@ export function PaperCard({ paper, file, ledger, version, onVersion, onCompare }
       <h2>{paper.typeLabel}</h2>
       <div className="muted">{paper.name}</div>
       <State paper={paper} />
+      <PaperStanding paper={paper} />
       {paper.versions.map(
         (v) =>
           v.damage && (

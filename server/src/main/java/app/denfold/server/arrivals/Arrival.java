@@ -357,6 +357,11 @@ public class Arrival {
         return proposedDated;
     }
 
+    /** Whether somebody outside sent it in. */
+    public boolean isFromOutside() {
+        return source == Source.PORTAL || source == Source.MAIL;
+    }
+
     /** How it came, in words that follow the name of the document. */
     public String sourceInWords() {
         String way =

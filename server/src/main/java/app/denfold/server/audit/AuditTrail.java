@@ -13,6 +13,7 @@ import java.util.Objects;
 import java.util.UUID;
 import java.util.function.Consumer;
 import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -32,6 +33,7 @@ public class AuditTrail {
     private final AtCommit atCommit;
     private final LastViewStore views;
     private final ObjectProvider<TypesOfDocuments> typesOf;
+    private final ApplicationEventPublisher acts;
     private final Consumer<Collection<AuditEntry>> writing = this::write;
 
     AuditTrail(
@@ -40,7 +42,9 @@ public class AuditTrail {
             PracticeCalendar calendar,
             AtCommit atCommit,
             LastViewStore views,
-            ObjectProvider<TypesOfDocuments> typesOf) {
+            ObjectProvider<TypesOfDocuments> typesOf,
+            ApplicationEventPublisher acts) {
+        this.acts = acts;
         this.typesOf = typesOf;
         this.events = events;
         this.key = key;
@@ -51,6 +55,11 @@ public class AuditTrail {
 
     @Transactional
     public void record(AuditEntry entry) {
+        note(entry);
+        acts.publishEvent(new ActRecorded(entry.fileId(), entry.documentId()));
+    }
+
+    private void note(AuditEntry entry) {
         // asked now: a document that is about to be destroyed is of no type any more at the end
         AuditEntry typed =
                 entry.types() != null ? entry : entry.about(typesOf.getObject().of(entry.documentId()));
@@ -64,7 +73,7 @@ public class AuditTrail {
     @Transactional
     public void lookedAt(Viewer who, UUID fileId, UUID documentId, String name) {
         if (isFirstViewLately(who, documentId)) {
-            record(new AuditEntry(who.actor(), "looked", fileId, documentId, "looked at “" + name + "”"));
+            note(new AuditEntry(who.actor(), "looked", fileId, documentId, "looked at “" + name + "”"));
         }
     }
 
@@ -72,7 +81,7 @@ public class AuditTrail {
     @Transactional
     public void openedFile(Viewer who, UUID fileId, String name) {
         if (isFirstViewLately(who, fileId)) {
-            record(AuditEntry.ofFile(who.actor(), "opened", fileId, "opened the file of " + name));
+            note(AuditEntry.ofFile(who.actor(), "opened", fileId, "opened the file of " + name));
         }
     }
 

@@ -1,6 +1,8 @@
 package app.denfold.server.catalog;
 
 import app.denfold.core.filing.TypeField;
+import app.denfold.core.receiving.ReceivingRule;
+import java.time.LocalDate;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -58,6 +60,12 @@ public record DocumentTypes(List<KeptDocumentType> all) {
                 .map(KeptDocumentType::reviewer)
                 .filter(Objects::nonNull)
                 .collect(Collectors.toSet());
+    }
+
+    /** What is to be done about the paper, complete on a day: what any of them asks. */
+    public ReceivingRule receiving(LocalDate completeOn) {
+        return ReceivingRule.together(
+                all.stream().map(KeptDocumentType::receiving).toList(), completeOn);
     }
 
     public List<String> codes() {

@@ -2,6 +2,7 @@ package app.denfold.server.catalog;
 
 import app.denfold.core.filing.NamePattern;
 import app.denfold.core.filing.TypeField;
+import app.denfold.core.receiving.ReceivingRule;
 import app.denfold.core.rules.DocumentType;
 import app.denfold.exchange.RulesJson;
 import jakarta.persistence.Entity;
@@ -50,6 +51,9 @@ public class KeptDocumentType {
     @JdbcTypeCode(SqlTypes.JSON)
     private List<TypeField> fields = List.of();
 
+    @JdbcTypeCode(SqlTypes.JSON)
+    private ReceivingRule receiving = ReceivingRule.NONE;
+
     @SuppressWarnings("NullAway.Init")
     protected KeptDocumentType() {}
 
@@ -94,6 +98,16 @@ public class KeptDocumentType {
         return this;
     }
 
+    /** What is to be done about its papers once they are complete. */
+    public KeptDocumentType then(ReceivingRule rule) {
+        this.receiving = rule;
+        return this;
+    }
+
+    public ReceivingRule receiving() {
+        return receiving;
+    }
+
     public @Nullable UUID reviewer() {
         return reviewer;
     }
@@ -114,6 +128,7 @@ public class KeptDocumentType {
         this.sensitive = from.sensitive;
         this.synonyms = from.synonyms;
         this.fields = from.fields;
+        this.receiving = from.receiving;
     }
 
     /** @throws app.denfold.exchange.BadInput when the validity rule cannot be read */

@@ -26,6 +26,8 @@ public class AtCommit {
     public enum Step {
         /** The slots of the files that changed. */
         SLOTS,
+        /** How papers stand, and what their names say of it. */
+        STANDING,
         /** What was done, as rows of the trail. */
         TRAIL
     }

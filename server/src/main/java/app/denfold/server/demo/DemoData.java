@@ -9,6 +9,7 @@ import app.denfold.server.coverage.GrantWaiver;
 import app.denfold.server.coverage.WaiverDetails;
 import app.denfold.server.demo.marks.DemoMarks;
 import app.denfold.server.demo.signing.DemoSigning;
+import app.denfold.server.demo.standing.DemoStanding;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.documents.FilingDetails;
@@ -64,6 +65,7 @@ class DemoData implements ApplicationRunner {
     private final DemoPractice ownFiles;
     private final DemoSigning signing;
     private final DemoMarks marks;
+    private final DemoStanding standing;
     private final boolean everyone;
 
     DemoData(
@@ -86,11 +88,13 @@ class DemoData implements ApplicationRunner {
             DemoPractice ownFiles,
             DemoSigning signing,
             DemoMarks marks,
+            DemoStanding standing,
             @Value("${denfold.demo.everyone:true}") boolean everyone) {
         this.everyone = everyone;
         this.ownFiles = ownFiles;
         this.signing = signing;
         this.marks = marks;
+        this.standing = standing;
         this.settings = settings;
         this.calendar = calendar;
         this.catalog = catalog;
@@ -131,6 +135,7 @@ class DemoData implements ApplicationRunner {
         LocalDate today = calendar.today();
         Viewer ottilie = demoAccounts.open();
         catalog.load();
+        standing.rules(today);
         // several files a transaction, since slots are computed and the trail is sealed once for all of it
         List<PersonFile> people = transactions.execute(t -> files.open(today));
         inPortions(people).parallelStream()
@@ -171,6 +176,7 @@ class DemoData implements ApplicationRunner {
             people.stream().limit(TAUGHT_BY).forEach(this::teach);
             return guest;
         });
+        standing.give(ottilie, people, today);
         arrivals.load(ottilie, ruth, people, today);
         if (everyone) {
             arrivals.loadStack(ottilie, people, today);

@@ -141,6 +141,50 @@ public class Decisions {
                 "marked “" + document.name() + "” as entered in error (“" + reason.strip() + "”)");
     }
 
+    /**
+     * Notes that a second person checked the paper.
+     *
+     * @param version as above
+     * @throws Refusal when the viewer is the one who filed it, made its newest version or accepted it
+     */
+    @Transactional
+    public void check(Viewer viewer, UUID id, int version) {
+        FiledDocument document = documents.open(viewer, id);
+        document.requireNewest(version);
+        if (document.checkedOn() != null) {
+            throw Refusal.conflict(
+                    "checked", "“" + document.name() + "” was checked by " + document.checkedBy() + " already.");
+        }
+        if (hadAHand(viewer, document)) {
+            throw Refusal.conflict(
+                    "second-person", "You had a hand in “" + document.name() + "” yourself; somebody else checks it.");
+        }
+        document.check(calendar.today(), viewer.name());
+        decided(viewer, document, "checked", "checked");
+    }
+
+    /** Takes a check back. @throws Refusal when there is none, or somebody else did it */
+    @Transactional
+    public void uncheck(Viewer viewer, UUID id) {
+        FiledDocument document = documents.open(viewer, id);
+        if (document.checkedOn() == null) {
+            throw Refusal.conflict("not-checked", "“" + document.name() + "” is not checked.");
+        }
+        if (!viewer.isAdministrator() && !viewer.name().equals(document.checkedBy())) {
+            throw Refusal.forbidden("Only " + document.checkedBy() + ", or an administrator, takes back the check of “"
+                    + document.name() + "”.");
+        }
+        document.uncheck();
+        decided(viewer, document, "unchecked", "took back the check of");
+    }
+
+    /** Whether this viewer filed the paper, made its newest version or accepted it, and so is not a second person to it. */
+    public static boolean hadAHand(Viewer viewer, FiledDocument document) {
+        return viewer.name().equals(document.filedBy())
+                || viewer.name().equals(document.latest().madeBy())
+                || viewer.name().equals(document.acceptedBy());
+    }
+
     private void decided(Viewer viewer, FiledDocument document, String action, String words) {
         String before = document.name();
         documents.renamed(document);

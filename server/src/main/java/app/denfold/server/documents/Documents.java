@@ -73,7 +73,13 @@ public class Documents {
     }
 
     /** Where a paper's bytes are and how they came. */
-    public record Received(String sha256, LocalDate receivedOn, String source) {}
+    public record Received(String sha256, LocalDate receivedOn, String source, boolean fromOutside) {
+
+        /** One that somebody of the practice brought in. */
+        public Received(String sha256, LocalDate receivedOn, String source) {
+            this(sha256, receivedOn, source, false);
+        }
+    }
 
     /** @throws Refusal when the viewer may not change the file or not see the type, or a day cannot be */
     @Transactional
@@ -154,7 +160,7 @@ public class Documents {
     public FiledDocument takeOver(Actor by, FilingDetails details, Received received, History history) {
         DocumentTypes types = catalog.types(details.types());
         DocumentVersion first = new DocumentVersion(received.sha256(), "as received", by.name(), calendar.now());
-        FiledDocument document = new FiledDocument(details, received.receivedOn(), received.source(), first);
+        FiledDocument document = new FiledDocument(details, received, first);
         document.remember(history);
         rename(document, types);
         documents.save(document);
@@ -165,7 +171,7 @@ public class Documents {
     private FiledDocument keep(
             Actor by, FilingDetails details, DocumentTypes types, Received received, boolean awaited) {
         DocumentVersion first = new DocumentVersion(received.sha256(), "as received", by.name(), calendar.now());
-        FiledDocument document = new FiledDocument(details, received.receivedOn(), received.source(), first);
+        FiledDocument document = new FiledDocument(details, received, first);
         if (awaited) {
             document.await();
         }
@@ -208,7 +214,7 @@ public class Documents {
         check.check(details, types);
         sections.requireOpen(viewer, details.fileId(), types);
         DocumentVersion none = new DocumentVersion("", "draft", viewer.name(), calendar.now());
-        FiledDocument draft = new FiledDocument(details, receivedOn, "draft", none);
+        FiledDocument draft = new FiledDocument(details, new Received("", receivedOn, "draft"), none);
         see(viewer.actor(), draft, details);
         rename(draft, types);
         return draft;
@@ -228,6 +234,22 @@ public class Documents {
     /** Gives it its name anew. */
     public void renamed(FiledDocument document) {
         rename(document);
+    }
+
+    /**
+     * Has the name of a complete paper say what it still lacks, at its end.
+     *
+     * @param words such as {@code not sent to insurer}; empty for nothing
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void lack(FiledDocument document, String words) {
+        if (document.lack(words)) {
+            String before = document.name();
+            rename(document);
+            if (!before.equals(document.name())) {
+                events.publishEvent(new FileContentChanged(document.fileId(), document.id()));
+            }
+        }
     }
 
     private void rename(FiledDocument document) {
@@ -315,6 +337,12 @@ public class Documents {
     @Transactional(readOnly = true)
     public Optional<FiledDocument> outsideWastebasket(UUID id) {
         return documents.findById(id);
+    }
+
+    /** Those of these that lie in their files. */
+    @Transactional(readOnly = true)
+    public List<FiledDocument> outsideWastebasket(Collection<UUID> ids) {
+        return documents.findByIdIn(ids);
     }
 
     @Transactional(readOnly = true)

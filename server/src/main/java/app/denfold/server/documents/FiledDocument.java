@@ -71,9 +71,18 @@ public class FiledDocument {
     private @Nullable String acceptedBy;
     private @Nullable LocalDate sentBackOn;
     private @Nullable String sentBackReason;
+    private @Nullable LocalDate checkedOn;
+    private @Nullable String checkedBy;
+
+    /** What a complete paper still lacks, in words; empty when nothing. */
+    private String lacks = "";
+
     private @Nullable LocalDate enteredInErrorOn;
     private @Nullable String errorReason;
     private String source;
+    /** Whether somebody outside sent it in. */
+    private boolean fromOutside;
+
     private String filedBy;
     private Instant createdAt;
     private @Nullable String description;
@@ -111,7 +120,7 @@ public class FiledDocument {
     @SuppressWarnings("NullAway.Init")
     protected FiledDocument() {}
 
-    FiledDocument(FilingDetails details, LocalDate receivedOn, String source, DocumentVersion first) {
+    FiledDocument(FilingDetails details, Documents.Received received, DocumentVersion first) {
         this.id = UuidCreator.getTimeOrderedEpoch();
         this.fileId = details.fileId();
         this.type = details.type();
@@ -121,8 +130,9 @@ public class FiledDocument {
         this.statedExpiry = details.statedExpiry();
         this.reviewer = details.reviewer();
         this.fields = details.fields();
-        this.receivedOn = receivedOn;
-        this.source = source;
+        this.receivedOn = received.receivedOn();
+        this.source = received.source();
+        this.fromOutside = received.fromOutside();
         this.filedBy = first.madeBy();
         this.createdAt = first.madeAt();
         this.versions.add(first);
@@ -149,7 +159,7 @@ public class FiledDocument {
             case UNSIGNED ->
                 "unsigned by " + unsignedBy(of).stream().map(Signer::label).collect(Collectors.joining(" and "));
             case IN_REVIEW -> "to review";
-            case FILED -> "";
+            case FILED -> lacks;
             default -> state.words();
         };
     }
@@ -198,6 +208,7 @@ public class FiledDocument {
     void sendBack(LocalDate day, String reason) {
         this.sentBackOn = day;
         this.sentBackReason = reason;
+        uncheck();
         if (acceptedOn != null && !acceptedOn.isBefore(day)) {
             this.acceptedOn = null;
             this.acceptedBy = null;
@@ -351,6 +362,9 @@ public class FiledDocument {
      */
     void add(DocumentVersion newer, LocalDate today, boolean same) {
         versions.add(newer);
+        if (!same) {
+            uncheck();
+        }
         if (awaited) {
             awaited = false;
             receivedOn = today;
@@ -383,6 +397,32 @@ public class FiledDocument {
                     "newer-version",
                     "A newer version of “" + name + "” has come in meanwhile. Nothing was done; look at it first.");
         }
+    }
+
+    /** A second person checked its newest version. */
+    void check(LocalDate day, String by) {
+        this.checkedOn = day;
+        this.checkedBy = by;
+    }
+
+    void uncheck() {
+        this.checkedOn = null;
+        this.checkedBy = null;
+    }
+
+    public @Nullable LocalDate checkedOn() {
+        return checkedOn;
+    }
+
+    public @Nullable String checkedBy() {
+        return checkedBy;
+    }
+
+    /** @return whether that is something else than before */
+    boolean lack(String words) {
+        boolean isOther = !lacks.equals(words);
+        this.lacks = words;
+        return isOther;
     }
 
     void await() {
@@ -481,6 +521,11 @@ public class FiledDocument {
 
     public String source() {
         return source;
+    }
+
+    /** Whether somebody outside sent it in: through the portal, by a link or by mail. */
+    public boolean isFromOutside() {
+        return fromOutside;
     }
 
     public String filedBy() {

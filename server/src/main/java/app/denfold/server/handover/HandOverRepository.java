@@ -12,6 +12,8 @@ interface HandOverRepository extends CrudRepository<HandOver, UUID> {
     @Query("select h from HandOver h where h.documentId = :documentId order by h.id desc")
     List<HandOver> findByDocumentId(UUID documentId);
 
+    List<HandOver> findByDocumentIdIn(Collection<UUID> documentIds);
+
     @Query("select h from HandOver h where h.documentId = :documentId"
             + " and h.state = app.denfold.server.handover.HandOver.State.OPEN")
     Optional<HandOver> findOpen(UUID documentId);

@@ -1,5 +1,6 @@
 package app.denfold.server.handover;
 
+import app.denfold.core.receiving.Held;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.audit.AuditEntry;
@@ -15,7 +16,11 @@ import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.beans.factory.annotation.Value;
@@ -100,6 +105,21 @@ public class HandOvers {
         if (!handOvers.findByDocumentId(event.documentId()).isEmpty()) {
             throw DocumentEvents.builtOn("handed over");
         }
+    }
+
+    /** To whom papers were handed, by paper; for the product's own work. */
+    @Transactional(readOnly = true)
+    public Map<UUID, List<Held>> handedTo(Collection<UUID> documentIds) {
+        Map<UUID, List<Held>> all = new HashMap<>();
+        for (HandOver way : handOvers.findByDocumentIdIn(documentIds)) {
+            for (HandOver.Step step : way.steps()) {
+                if (step.to() != null) {
+                    all.computeIfAbsent(way.documentId(), id -> new ArrayList<>())
+                            .add(new Held(step.to(), null, calendar.dayOf(step.at()), Held.Reached.HAS));
+                }
+            }
+        }
+        return all;
     }
 
     /** All who work here, but the viewer. @param documentId only those who may see this paper; null for all */

@@ -334,6 +334,14 @@ public class CopiesOut {
         return given(copy, paper);
     }
 
+    /** Makes a copy for somebody whose file it is, covers closed and without marks, and notes it as handed to them. */
+    public void handOut(Viewer viewer, UUID documentId, String reader) {
+        Wish wish = new Wish(new Reader(Reader.Kind.PERSON, reader), false, false, true);
+        List<UUID> drafted =
+                draft(viewer, List.of(documentId), wish).stream().map(Draft::id).toList();
+        transactions.executeWithoutResult(t -> give(viewer, drafted, Handing.here(Way.PRINT, false)));
+    }
+
     /** Copies that this viewer made to look at, as they would be given. @throws Refusal when one is none of those */
     @Transactional(readOnly = true)
     public List<Given> drafted(Viewer viewer, List<UUID> ids) {
@@ -392,6 +400,27 @@ public class CopiesOut {
         return copies.findByMailIdOrderByNumber(mailId).stream()
                 .flatMap(c ->
                         documents.outsideWastebasket(c.documentId()).stream().map(d -> given(c, d)))
+                .toList();
+    }
+
+    /** That a copy was given to somebody. @param mailId with which it went; null when with none */
+    public record GivenTo(
+            UUID documentId,
+            int version,
+            String reader,
+            Instant at,
+            @Nullable UUID mailId) {}
+
+    /** All that were given of these papers, whoever asks; for the product's own work. */
+    @Transactional(readOnly = true)
+    public List<GivenTo> givenOf(Collection<UUID> documentIds) {
+        return copies.findByDocumentIdInAndGivenAtIsNotNullOrderByNumber(documentIds).stream()
+                .map(c -> new GivenTo(
+                        c.documentId(),
+                        c.version(),
+                        c.reader().name(),
+                        Objects.requireNonNull(c.givenAt()),
+                        c.mailId()))
                 .toList();
     }
 

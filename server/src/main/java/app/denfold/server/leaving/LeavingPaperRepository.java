@@ -25,6 +25,8 @@ interface LeavingPaperRepository extends CrudRepository<LeavingPaper, UUID> {
 
     List<LeavingPaper> findByDocumentId(UUID documentId);
 
+    List<LeavingPaper> findByDocumentIdInAndGivenAtIsNotNullOrderByNumber(Collection<UUID> documentIds);
+
     /** Those of a mail, in the order in which they were drafted. */
     List<LeavingPaper> findByMailIdOrderByNumber(UUID mailId);
 

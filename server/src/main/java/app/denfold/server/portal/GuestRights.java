@@ -35,6 +35,12 @@ public class GuestRights {
         this.calendar = calendar;
     }
 
+    /** Of all guests of a file, whether they hold today or not. */
+    @Transactional(readOnly = true)
+    public List<GuestRight> ofFile(UUID fileId) {
+        return rights.findByFileId(fileId);
+    }
+
     /** In all files in which an account has any today. */
     @Transactional(readOnly = true)
     public List<GuestRight> of(UUID accountId) {

@@ -46,7 +46,7 @@ public class Share {
         return id;
     }
 
-    UUID accountId() {
+    public UUID accountId() {
         return accountId;
     }
 

@@ -93,6 +93,39 @@ public class PeopleAround {
                 .toList();
     }
 
+    /**
+     * Somebody around a person, whoever asks.
+     *
+     * @param fileId null for one without a file
+     */
+    public record Near(
+            RelationKind kind,
+            String name,
+            @Nullable String email,
+            @Nullable UUID fileId) {}
+
+    /** All around the person, in the order in which they were entered; for the product's own work. */
+    @Transactional(readOnly = true)
+    public List<Near> near(UUID fileId) {
+        return relations.findOfFile(fileId).stream()
+                .filter(r -> r.fileId().equals(fileId))
+                .map(r -> {
+                    if (r.outsiderId() != null) {
+                        Outsider o = outsiders.findById(r.outsiderId()).orElseThrow();
+                        return new Near(r.kind(), o.name(), o.email(), null);
+                    }
+                    PersonFile other = files.file(Objects.requireNonNull(r.otherFileId()));
+                    return new Near(r.kind(), other.name(), other.email(), other.id());
+                })
+                .toList();
+    }
+
+    /** Somebody without a file, whoever asks; for the product's own work. Empty when no longer known. */
+    @Transactional(readOnly = true)
+    public Optional<Outsider> outsiderById(UUID id) {
+        return outsiders.findById(id);
+    }
+
     /** The person of a file, as somebody to write to or to sign. */
     public static Representation.Somebody self(PersonFile file) {
         return new Representation.Somebody(null, file.name(), file.email());

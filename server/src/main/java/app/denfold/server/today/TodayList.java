@@ -18,6 +18,7 @@ import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.signing.taking.MyTurns;
+import app.denfold.server.standing.UnderWay;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -57,6 +58,7 @@ class TodayList {
     private final DamagedContent damage;
     private final Outbox outbox;
     private final MyTurns turns;
+    private final UnderWay underWay;
     private final PracticeCalendar calendar;
 
     TodayList(
@@ -72,6 +74,7 @@ class TodayList {
             DamagedContent damage,
             Outbox outbox,
             MyTurns turns,
+            UnderWay underWay,
             PracticeCalendar calendar) {
         this.turns = turns;
         this.damage = damage;
@@ -83,6 +86,7 @@ class TodayList {
         this.handOvers = handOvers;
         this.comments = comments;
         this.files = files;
+        this.underWay = underWay;
         this.accounts = accounts;
         this.trail = trail;
         this.calendar = calendar;
@@ -91,7 +95,7 @@ class TodayList {
     /**
      * Something to do.
      *
-     * @param action {@code chase}, {@code review}, {@code sign}, {@code my-signature}, {@code file}, {@code hand-over}, {@code comment},
+     * @param action {@code chase}, {@code review}, {@code check}, {@code sign}, {@code my-signature}, {@code file}, {@code hand-over}, {@code comment},
      *     {@code damaged} or {@code mail-failed}
      * @param note what a colleague wrote about it; null when nothing
      * @param title whose or what it is
@@ -276,6 +280,17 @@ class TodayList {
                     paper.receivedOn(),
                     forWhom.containsKey(paper.id()) ? "for " + forWhom.get(paper.id()) : null,
                     paper.versions().size()));
+        }
+        for (UnderWay.UnderWayAnswer paper : underWay.toCheck(viewer, MOST_PAPERS)) {
+            items.add(new TodayItem(
+                    "check",
+                    paper.person(),
+                    paper.fileId(),
+                    paper.documentId(),
+                    List.of(),
+                    paper.since(),
+                    paper.paper(),
+                    paper.version()));
         }
         items.addAll(perPerson("sign", board.standing(viewer, List.of(Status.AWAITING_SIGNATURE), MOST_SLOTS)));
         int waiting = arrivals.countWaiting(viewer);

@@ -345,10 +345,16 @@ public class Accounts {
     /** Who signs in a role of the practice's own, such as {@code director}; empty when nobody does, or several. */
     @Transactional(readOnly = true)
     public Optional<String> signsAs(String role) {
+        return signerAs(role).map(Viewer::name);
+    }
+
+    /** The colleague who signs in a role; empty when nobody does, or several do. */
+    @Transactional(readOnly = true)
+    public Optional<Viewer> signerAs(String role) {
         List<Account> all = accounts.findByRoleInAndClosedFalseAndPausedFalseOrderByName(STAFF).stream()
                 .filter(a -> role.equalsIgnoreCase(a.post().signsAs()))
                 .toList();
-        return all.size() == 1 ? Optional.of(all.get(0).name()) : Optional.empty();
+        return all.size() == 1 ? Optional.of(viewerOf(all.get(0))) : Optional.empty();
     }
 
     /** Whether a one-time link of an account can still be used. */

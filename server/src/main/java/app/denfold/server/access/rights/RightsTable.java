@@ -96,6 +96,7 @@ final class RightsTable {
             GET     /api/directory/{number}                                    CHANGE
             GET     /api/document-types                                        LOOK
             POST    /api/documents/accept                                      CHANGE
+            POST    /api/documents/check                                       CHANGE
             POST    /api/documents/copy                                        CHANGE
             POST    /api/documents/destroy                                     ADMINISTER
             POST    /api/documents/details                                     CHANGE
@@ -107,6 +108,7 @@ final class RightsTable {
             GET     /api/documents/{documentId}/desk-signings/open             LOOK
             GET     /api/documents/{id}                                        LOOK
             POST    /api/documents/{id}/accept                                 CHANGE
+            DELETE  /api/documents/{id}/check                                  CHANGE
             GET     /api/documents/{id}/comments                               LOOK
             POST    /api/documents/{id}/comments                               CHANGE
             POST    /api/documents/{id}/comments/seen                          LOOK
@@ -123,6 +125,7 @@ final class RightsTable {
             POST    /api/documents/{id}/send-back                              CHANGE
             POST    /api/documents/{id}/shares                                 CHANGE
             DELETE  /api/documents/{id}/shares/{accountId}                     CHANGE
+            GET     /api/documents/{id}/standing                               LOOK
             POST    /api/documents/{id}/versions                               CHANGE
             GET     /api/documents/{id}/versions/{number}/archive              LOOK
             GET     /api/documents/{id}/versions/{number}/content              LOOK
@@ -356,6 +359,8 @@ final class RightsTable {
             GET     /api/signature-requests/{id}/turns/{turnId}/scan/pages/{page} LOOK
             POST    /api/signature-requests/{id}/withdraw                      CHANGE
             GET     /api/today                                                 LOOK
+            GET     /api/under-way                                             LOOK
+            POST    /api/under-way/to-send                                     CHANGE
             DELETE  /api/uploads                                               ACCOUNT
             HEAD    /api/uploads                                               ACCOUNT
             OPTIONS /api/uploads                                               ACCOUNT

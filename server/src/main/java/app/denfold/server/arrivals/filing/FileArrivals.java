@@ -79,7 +79,10 @@ public class FileArrivals {
                 viewer,
                 details,
                 new Documents.Received(
-                        register(arrival, bytes), calendar.dayOf(arrival.receivedAt()), arrival.sourceInWords()));
+                        register(arrival, bytes),
+                        calendar.dayOf(arrival.receivedAt()),
+                        arrival.sourceInWords(),
+                        arrival.isFromOutside()));
         arrival.file(document.id(), viewer.actor(), at);
         learning.learn(document.id(), details.type(), text);
         return document;
@@ -136,7 +139,8 @@ public class FileArrivals {
                 new Documents.Received(
                         register(arrival, bytes),
                         calendar.dayOf(arrival.receivedAt()),
-                        arrival.sourceInWords() + ", filed by itself by its cover sheet"),
+                        arrival.sourceInWords() + ", filed by itself by its cover sheet",
+                        arrival.isFromOutside()),
                 Documents.History.none());
         arrival.file(document.id(), desk, calendar.now());
         learning.learn(document.id(), document.type(), proposals.text(arrival));

@@ -2,6 +2,7 @@ package app.denfold.server.catalog.sets;
 
 import app.denfold.core.filing.Subject;
 import app.denfold.core.filing.TypeField;
+import app.denfold.core.receiving.ReceivingRule;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.catalog.Catalog;
@@ -116,6 +117,9 @@ public class RuleSet {
         }
         String reviewer = from.path("reviewer").asString("");
         accounts.viewerByEmail(reviewer).map(Viewer::accountId).ifPresent(type::reviewedBy);
+        if (from.has("receiving")) {
+            type.then(mapper.treeToValue(from.get("receiving"), ReceivingRule.class));
+        }
         return type.with(fields);
     }
 

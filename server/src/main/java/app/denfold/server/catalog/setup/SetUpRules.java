@@ -3,6 +3,8 @@ package app.denfold.server.catalog.setup;
 import app.denfold.core.filing.NamePattern;
 import app.denfold.core.filing.Subject;
 import app.denfold.core.filing.TypeField;
+import app.denfold.core.receiving.Receiver;
+import app.denfold.core.receiving.ReceivingRule;
 import app.denfold.exchange.BadInput;
 import app.denfold.exchange.RulesJson;
 import app.denfold.server.access.Viewer;
@@ -95,7 +97,32 @@ public class SetUpRules {
             boolean sensitive,
             List<String> synonyms,
             @Nullable List<FieldDetails> fields,
-            @Nullable UUID reviewer) {}
+            @Nullable UUID reviewer,
+            @Nullable ReceivingDetails receiving) {}
+
+    /**
+     * What is to be done about the papers of a type once they are complete, as it is typed.
+     *
+     * @param from the first day of completion for which that holds; null for all papers
+     */
+    public record ReceivingDetails(
+            List<ReceiverDetails> receivers,
+            boolean secondCheck,
+            @Nullable LocalDate from) {
+
+        static ReceivingDetails of(ReceivingRule rule) {
+            return new ReceivingDetails(
+                    rule.receivers().stream()
+                            .map(r -> new ReceiverDetails(r.who(), r.code().isEmpty() ? null : r.code()))
+                            .toList(),
+                    rule.secondCheck(),
+                    rule.from());
+        }
+    }
+
+    /** @param code null for the person of the file */
+    public record ReceiverDetails(
+            Receiver.Who who, @Nullable String code) {}
 
     /**
      * A field of a type as it is typed.
@@ -177,7 +204,8 @@ public class SetUpRules {
         boolean isFoundOtherwise = kept != null
                 && (!kept.label().equals(typed.label())
                         || !kept.signers().equals(typed.signers())
-                        || kept.needsReview() != typed.needsReview());
+                        || kept.needsReview() != typed.needsReview()
+                        || !kept.receiving().equals(typed.receiving()));
         if (kept == null) {
             requireCode(code);
             types.save(typed);
@@ -235,9 +263,31 @@ public class SetUpRules {
                             details.synonyms())
                     .named(details.namingPattern())
                     .with(fields)
-                    .reviewedBy(details.needsReview() ? reviewer(details) : null);
+                    .reviewedBy(details.needsReview() ? reviewer(details) : null)
+                    .then(receiving(details.receiving()));
         } catch (BadInput wrong) {
             throw at("validity", wrong);
+        }
+    }
+
+    private static ReceivingRule receiving(@Nullable ReceivingDetails details) {
+        if (details == null) {
+            return ReceivingRule.NONE;
+        }
+        List<Receiver> receivers = new ArrayList<>();
+        for (int i = 0; i < details.receivers().size(); i++) {
+            ReceiverDetails one = details.receivers().get(i);
+            try {
+                receivers.add(new Receiver(one.who(), one.code() == null ? "" : one.code()));
+            } catch (IllegalArgumentException wrong) {
+                throw Refusal.invalid("receiving.receivers." + i, wrong.getMessage() + ".");
+            }
+        }
+        try {
+            ReceivingRule rule = new ReceivingRule(receivers, details.secondCheck(), details.from());
+            return rule.asksNothing() ? ReceivingRule.NONE : rule;
+        } catch (IllegalArgumentException wrong) {
+            throw Refusal.invalid("receiving.receivers", wrong.getMessage() + ".");
         }
     }
 

@@ -53,7 +53,8 @@ class ShowRules {
             boolean sensitive,
             List<String> synonyms,
             List<TypeField> fields,
-            @Nullable UUID reviewer) {}
+            @Nullable UUID reviewer,
+            SetUpRules.ReceivingDetails receiving) {}
 
     /** @param to last day in force; null for the newest version */
     record ChecklistVersionAnswer(
@@ -89,7 +90,8 @@ class ShowRules {
                         t.isSensitive(),
                         t.synonyms(),
                         t.fields(),
-                        t.reviewer()))
+                        t.reviewer(),
+                        SetUpRules.ReceivingDetails.of(t.receiving())))
                 .toList();
     }
 

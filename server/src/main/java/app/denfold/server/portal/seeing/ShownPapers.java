@@ -22,6 +22,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -86,10 +87,7 @@ public class ShownPapers {
         Set<String> hidden = hidden();
         return documents.ofFile(right.fileId()).stream()
                 .filter(paper -> isByRight(right, paper, hidden))
-                .map(paper -> {
-                    Instant filed = paper.createdAt();
-                    return new Shown(paper, filed.isAfter(right.grantedAt()) ? filed : right.grantedAt(), false);
-                })
+                .map(paper -> new Shown(paper, byRightSince(right, paper), false))
                 .toList();
     }
 
@@ -104,6 +102,34 @@ public class ShownPapers {
                 && paper.types().stream().noneMatch(hidden::contains)
                 && documents.state(paper) == DocumentState.FILED
                 && contents.placeholder(paper.latest().sha256()).isEmpty();
+    }
+
+    /** @param since when it was shown */
+    public record SeenBy(UUID accountId, Instant since) {}
+
+    /** Who outside sees a paper. */
+    @Transactional(readOnly = true)
+    public List<SeenBy> by(FiledDocument paper) {
+        Map<UUID, Instant> singly = paper.isEnteredInError()
+                ? Map.of()
+                : shares.findByDocumentIdAndWithdrawnAtIsNull(paper.id()).stream()
+                        .collect(Collectors.toMap(Share::accountId, Share::sharedAt, (a, b) -> a));
+        Set<String> hidden = hidden();
+        return rights.ofFile(paper.fileId()).stream()
+                .flatMap(right -> {
+                    Instant shown = singly.get(right.accountId());
+                    return shown != null
+                            ? Stream.of(new SeenBy(right.accountId(), shown))
+                            : isByRight(right, paper, hidden)
+                                    ? Stream.of(new SeenBy(right.accountId(), byRightSince(right, paper)))
+                                    : Stream.empty();
+                })
+                .toList();
+    }
+
+    private static Instant byRightSince(GuestRight right, FiledDocument paper) {
+        Instant filed = paper.createdAt();
+        return filed.isAfter(right.grantedAt()) ? filed : right.grantedAt();
     }
 
     /** Code of the section in which a paper lies. */

@@ -1,0 +1,35 @@
+package app.denfold.server.standing;
+
+import app.denfold.server.access.Viewer;
+import app.denfold.server.documents.Decisions;
+import app.denfold.server.problems.Refusal;
+import jakarta.validation.constraints.NotNull;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The second person's check, of several papers at once. */
+@Service
+class CheckPapers {
+
+    static final int MOST = 100;
+
+    private final Decisions decisions;
+
+    CheckPapers(Decisions decisions) {
+        this.decisions = decisions;
+    }
+
+    /** @param version number of the one that was looked at, from 1 */
+    record Looked(@NotNull UUID id, int version) {}
+
+    /** All of them or, when one cannot be checked by the viewer, none. @throws Refusal then, naming it */
+    @Transactional
+    public void check(Viewer viewer, List<Looked> papers) {
+        if (papers.isEmpty() || papers.size() > MOST) {
+            throw Refusal.invalid("documents", "Choose from 1 to " + MOST + " papers.");
+        }
+        papers.forEach(p -> decisions.check(viewer, p.id(), p.version()));
+    }
+}

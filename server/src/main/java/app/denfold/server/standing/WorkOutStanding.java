@@ -1,0 +1,70 @@
+package app.denfold.server.standing;
+
+import app.denfold.core.receiving.PaperStanding;
+import app.denfold.server.documents.Documents;
+import app.denfold.server.documents.FiledDocument;
+import app.denfold.server.people.PersonFiles;
+import app.denfold.server.standing.GatherFacts.Gathered;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Propagation;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Works out how papers stand, from all that was done about them, and keeps it. */
+@Service
+class WorkOutStanding {
+
+    private final PaperStandingRepository rows;
+    private final GatherFacts gather;
+    private final Documents documents;
+    private final PersonFiles files;
+
+    WorkOutStanding(PaperStandingRepository rows, GatherFacts gather, Documents documents, PersonFiles files) {
+        this.rows = rows;
+        this.gather = gather;
+        this.documents = documents;
+        this.files = files;
+    }
+
+    /** Of those that are still there; papers in the wastebasket are left as they were. */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void workOut(Collection<UUID> ids) {
+        List<FiledDocument> papers = documents.outsideWastebasket(ids);
+        Set<UUID> fileIds = papers.stream()
+                .filter(gather::isFollowed)
+                .map(FiledDocument::fileId)
+                .collect(Collectors.toSet());
+        // whoever does something about the same papers now waits, and then sees what was done here
+        if (!fileIds.isEmpty()) {
+            files.lock(fileIds);
+        }
+        Map<UUID, PaperStandingRow> kept = new HashMap<>();
+        rows.findAllById(papers.stream().map(FiledDocument::id).toList()).forEach(r -> kept.put(r.documentId(), r));
+        Map<UUID, Gathered> known = gather.of(papers);
+        for (FiledDocument paper : papers) {
+            keep(paper, Objects.requireNonNull(known.get(paper.id())), Optional.ofNullable(kept.get(paper.id())));
+        }
+    }
+
+    private void keep(FiledDocument paper, Gathered gathered, Optional<PaperStandingRow> row) {
+        documents.lack(paper, PaperStanding.lacking(gathered.facts()));
+        Optional<PaperStanding> standing = PaperStanding.of(gathered.facts());
+        if (standing.isEmpty()) {
+            row.ifPresent(rows::delete);
+            return;
+        }
+        List<PaperStandingRow.Named> names =
+                standing.get().names().stream().map(gathered::named).toList();
+        row.ifPresentOrElse(
+                r -> r.take(standing.get(), names),
+                () -> rows.save(new PaperStandingRow(paper.id(), standing.get(), names)));
+    }
+}
