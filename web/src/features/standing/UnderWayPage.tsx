@@ -97,6 +97,8 @@ function Papers({ queue, papers }: { queue: Queue; papers: UnderWay[] }) {
       </QuietEmpty>
     );
   }
+  // each paper with us is another task
+  const mayAct = mayChange && queue !== "US";
   const chosen = papers.filter((p) => ticked.includes(p.documentId));
   return (
     <>
@@ -121,27 +123,27 @@ function Papers({ queue, papers }: { queue: Queue; papers: UnderWay[] }) {
         rowKey="documentId"
         dataSource={papers}
         pagination={false}
-        scroll={{ y: Math.max(240, window.innerHeight - 250), x: 1120 }}
+        scroll={{ y: Math.max(240, window.innerHeight - 250), x: 1105 }}
         rowSelection={
-          mayChange
+          mayAct
             ? { columnWidth: 40, selectedRowKeys: ticked, onChange: (keys) => setTicked(keys.map(String)) }
             : undefined
         }
         columns={[
           {
             title: "Paper",
-            width: 330,
+            width: 320,
+            ellipsis: true,
             render: (_, p) => (
-              <Link className="ellipsis" to={`/files/${p.fileId}?view=read&paper=${p.documentId}`}>
-                {p.paper}
-              </Link>
+              <Link to={`/files/${p.fileId}?view=read&paper=${p.documentId}`}>{p.paper}</Link>
             ),
           },
           {
             title: "Person",
-            width: 150,
+            width: 140,
+            ellipsis: true,
             sorter: (a, b) => a.person.localeCompare(b.person),
-            render: (_, p) => <span className="ellipsis">{p.person}</span>,
+            dataIndex: "person",
           },
           {
             title: "Stands",
@@ -150,9 +152,10 @@ function Papers({ queue, papers }: { queue: Queue; papers: UnderWay[] }) {
           },
           {
             title: "Waits for",
-            width: 190,
+            width: 165,
+            ellipsis: true,
             sorter: (a, b) => waitsForWords(a).localeCompare(waitsForWords(b)),
-            render: (_, p) => <span className="ellipsis">{waitsForWords(p)}</span>,
+            render: (_, p) => waitsForWords(p),
           },
           {
             title: "Since",
@@ -279,7 +282,7 @@ function Acts({ queue, chosen, onDone }: ActsProps) {
           {only && <ChaseModal fileId={only.fileId} open={writes} onClose={() => setWrites(false)} />}
         </>
       );
-    case "US":
-      return <span className="muted">Each of these is another task; open them one by one.</span>;
+    default:
+      return null;
   }
 }

@@ -75,6 +75,18 @@ public record MarkShape(
         return moved.fitsOnPage() ? moved : this;
     }
 
+    /** The same once its page is turned clockwise. @param degrees as for {@link PageBox#turned} */
+    public MarkShape turned(int degrees) {
+        return new MarkShape(
+                kind,
+                areas.stream().map(a -> a.turned(degrees)).toList(),
+                lines.stream()
+                        .map(l -> l.stream().map(p -> p.turned(degrees)).toList())
+                        .toList(),
+                text,
+                reason);
+    }
+
     /** What is wrong with it, in words; empty when nothing is. */
     public Optional<String> fault() {
         return Stream.of(faultOfPlace(), faultOfText())

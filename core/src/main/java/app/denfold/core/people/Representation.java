@@ -44,8 +44,19 @@ public final class Representation {
      */
     public static List<Somebody> addressees(
             Somebody person, @Nullable LocalDate birthDate, List<Somebody> related, LocalDate on) {
-        List<Somebody> fit = isChild(birthDate, on) ? guardians(related) : List.of(person);
-        return fit.stream().filter(s -> s.email() != null).toList();
+        return receiving(person, birthDate, related, on).stream()
+                .filter(s -> s.email() != null)
+                .toList();
+    }
+
+    /**
+     * Who receives what is the person's own.
+     *
+     * @return the person, or all guardians of a child; empty for a child of whom none is known
+     */
+    public static List<Somebody> receiving(
+            Somebody person, @Nullable LocalDate birthDate, List<Somebody> related, LocalDate on) {
+        return isChild(birthDate, on) ? guardians(related) : List.of(person);
     }
 
     /**

@@ -145,4 +145,23 @@ class MarkShapeTest {
                 .isEqualTo("Checked by Ottilie Brandt");
         assertThat(StampWords.filled("Copy", day, "")).isEqualTo("Copy");
     }
+
+    @Test
+    void aMarkStaysOnItsWordsWhenThePageIsTurned() {
+        MarkShape cover = MarkShape.cover(List.of(new PageBox(1_000, 2_000, 3_000, 400)), "birth date");
+        assertThat(cover.turned(90).areas()).containsExactly(new PageBox(7_600, 1_000, 400, 3_000));
+        assertThat(cover.turned(90).turned(270)).isEqualTo(cover);
+        MarkShape pen = new MarkShape(
+                MarkKind.PEN,
+                List.of(),
+                List.of(List.of(new PagePoint(1_000, 2_000), new PagePoint(0, 0))),
+                null,
+                null);
+        assertThat(pen.turned(90).lines())
+                .containsExactly(List.of(new PagePoint(8_000, 1_000), new PagePoint(10_000, 0)));
+        assertThat(pen.turned(180).turned(180)).isEqualTo(pen);
+        assertThat(pen.turned(90).turned(90)).isEqualTo(pen.turned(180));
+        assertThat(pen.turned(270).turned(90)).isEqualTo(pen);
+        assertThat(pen.turned(360)).isEqualTo(pen);
+    }
 }

@@ -43,6 +43,15 @@ class RepresentationTest {
                 .isEmpty();
     }
 
+    @Test
+    void whatIsAChildsOwnGoesToAllGuardiansWhetherTheyHaveAnAddressOrNot() {
+        assertThat(Representation.receiving(EDIE, ELEVEN, List.of(PARENT, OLAF, RUTH), TODAY))
+                .containsExactly(OLAF, RUTH);
+        assertThat(Representation.receiving(EDIE, ELEVEN, List.of(PHYSICIAN), TODAY))
+                .isEmpty();
+        assertThat(Representation.receiving(EDIE, GROWN, List.of(RUTH), TODAY)).containsExactly(EDIE);
+    }
+
     @ParameterizedTest
     @CsvSource({"2008-11-29, false", "2008-11-30, true", "2015-03-01, true", "2008-11-28, false"})
     void oneComesOfAgeOnTheEighteenthBirthday(LocalDate born, boolean child) {

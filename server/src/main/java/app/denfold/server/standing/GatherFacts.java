@@ -179,9 +179,7 @@ class GatherFacts {
         if (kinds.kind(file.kind()).subject() != Subject.PERSON) {
             return List.of();
         }
-        List<Somebody> related = around.near(file.id()).stream()
-                .map(n -> new Somebody(n.kind(), n.name(), n.email()))
-                .toList();
+        List<Somebody> related = somebodies(around.near(file.id()));
         List<Somebody> wanted = paper.unsignedBy(types).stream()
                 .flatMap(
                         s -> Representation.signer(
@@ -220,10 +218,7 @@ class GatherFacts {
             Receiver receiver, PersonFile file, List<Near> near, List<Held> given, List<Named> named) {
         Receiver.Who who = receiver.who();
         return switch (who) {
-            case PERSON -> {
-                String label = kinds.kind(file.kind()).label().toLowerCase(Locale.ROOT);
-                yield Stream.of(one(who, label, file.name(), file.email(), file.id(), given, named));
-            }
+            case PERSON -> person(file, near, given, named);
             case RELATION -> {
                 RelationKind kind = RelationKind.valueOf(receiver.code());
                 List<MustHave> these = near.stream()
@@ -244,6 +239,42 @@ class GatherFacts {
                         .orElseGet(() -> unknown(who, receiver.code(), named)));
             }
         };
+    }
+
+    /** The person, of a child the guardians. */
+    private Stream<MustHave> person(PersonFile file, List<Near> near, List<Held> given, List<Named> named) {
+        Receiver.Who who = Receiver.Who.PERSON;
+        List<Somebody> related = somebodies(near);
+        List<Somebody> these =
+                Representation.receiving(PeopleAround.self(file), file.birthDate(), related, calendar.today());
+        if (these.isEmpty()) {
+            return Stream.of(unknown(who, RelationKind.GUARDIAN.label(), named));
+        }
+        return these.stream()
+                .map(s -> s.kind() == null
+                        ? one(
+                                who,
+                                kinds.kind(file.kind()).label().toLowerCase(Locale.ROOT),
+                                file.name(),
+                                file.email(),
+                                file.id(),
+                                given,
+                                named)
+                        : one(who, s.kind().label(), s.name(), s.email(), ownFile(near, s), given, named));
+    }
+
+    private static List<Somebody> somebodies(List<Near> near) {
+        return near.stream()
+                .map(n -> new Somebody(n.kind(), n.name(), n.email()))
+                .toList();
+    }
+
+    private static @Nullable UUID ownFile(List<Near> near, Somebody somebody) {
+        return near.stream()
+                .filter(n -> n.kind() == somebody.kind() && n.name().equals(somebody.name()))
+                .findFirst()
+                .map(Near::fileId)
+                .orElse(null);
     }
 
     private static MustHave one(

@@ -11,6 +11,7 @@ import app.denfold.server.leaving.CopiesOut;
 import app.denfold.server.people.PersonFile;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Objects;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
@@ -49,11 +50,12 @@ public class DemoStanding {
 
     /** The first owners have their agreements. Not within a transaction: copies are made. */
     public void give(Viewer by, List<PersonFile> people, LocalDate today) {
-        people.stream()
+        List<ToGive> complete = Objects.requireNonNull(transactions.execute(t -> people.stream()
                 .filter(p -> p.kind().equals("client"))
                 .flatMap(p -> complete(p, today).limit(1).map(paper -> new ToGive(p.name(), paper)))
                 .limit(GIVEN)
-                .forEach(g -> copies.handOut(by, g.paper, g.reader));
+                .toList()));
+        complete.forEach(g -> copies.handOut(by, g.paper, g.reader));
     }
 
     private record ToGive(String reader, UUID paper) {}
