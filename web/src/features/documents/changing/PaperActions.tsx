@@ -4,16 +4,18 @@ import { useRef, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { api, done, type Shape, wordsOf } from "../../../api/client";
 import { ShareModal } from "../../portal/ShareModal";
+import { isOffice } from "../../reading/laidOut";
 import { AskModal } from "../../signing/asking/AskModal";
 import { StartSigningModal } from "../../signing/StartSigningModal";
 import { openSigningOptions } from "../documentQueries";
+import { PagesModal } from "../paging/PagesModal";
 import { printPapers } from "../printPapers";
 import { ReasonModal } from "../ReasonModal";
 import { useNewVersion } from "../useNewVersion";
 import { DetailsModal } from "./DetailsModal";
 import { ToFileModal } from "./ToFileModal";
 
-type Dialog = "send-back" | "in-error" | "share" | "sign" | "ask" | "details" | "file";
+type Dialog = "pages" | "send-back" | "in-error" | "share" | "sign" | "ask" | "details" | "file";
 
 /** What can be done with the paper that is read. */
 export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; file: Shape<"FileAnswer"> }) {
@@ -110,6 +112,9 @@ export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; 
           items: [
             { key: "details", label: "Change details", onClick: () => setDialog("details") },
             { key: "version", label: "Bring a new version", onClick: () => picker.current?.click() },
+            ...(hasNoPages || (newest && isOffice(newest))
+              ? []
+              : [{ key: "pages", label: "Change its pages", onClick: () => setDialog("pages") }]),
             { key: "file", label: "To another file", onClick: () => setDialog("file") },
             ...(isOpen || hasNoPages || paper.unsignedBy.length > 0
               ? []
@@ -135,6 +140,7 @@ export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; 
         }}
       />
       {dialog === "details" && <DetailsModal paper={paper} onClose={close} />}
+      {dialog === "pages" && <PagesModal paper={paper} onClose={close} />}
       {dialog === "file" && <ToFileModal ids={[paper.id]} onClose={close} />}
       <ReasonModal
         title="Send this paper back"

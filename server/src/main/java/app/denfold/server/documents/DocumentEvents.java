@@ -17,6 +17,9 @@ public final class DocumentEvents {
     /** A document came into a file, was decided on, signed, or entered in error. */
     public record FileContentChanged(UUID fileId, UUID documentId) {}
 
+    /** Bytes were added to a document, or it was made of pages of others. @param number of the version, from 1 */
+    public record VersionAdded(UUID documentId, int number) {}
+
     /**
      * A filing is being taken back, in the same transaction. Whoever built something on the document refuses by {@link
      * #builtOn}, since it would go with it.

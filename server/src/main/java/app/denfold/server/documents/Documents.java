@@ -10,6 +10,8 @@ import app.denfold.server.catalog.Catalog;
 import app.denfold.server.catalog.DocumentTypes;
 import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.documents.DocumentEvents.FileContentChanged;
+import app.denfold.server.documents.DocumentEvents.VersionAdded;
+import app.denfold.server.documents.DocumentVersion.PageSource;
 import app.denfold.server.documents.FilingDetails.SignedOnPaper;
 import app.denfold.server.documents.guarding.ConfirmedSections;
 import app.denfold.server.documents.guarding.Holds;
@@ -72,12 +74,26 @@ public class Documents {
         this.events = events;
     }
 
-    /** Where a paper's bytes are and how they came. */
-    public record Received(String sha256, LocalDate receivedOn, String source, boolean fromOutside) {
+    /**
+     * Where a paper's bytes are and how they came.
+     *
+     * @param pages where each of its pages comes from; null where from no filed paper
+     */
+    public record Received(
+            String sha256,
+            LocalDate receivedOn,
+            String source,
+            boolean fromOutside,
+            @Nullable List<PageSource> pages) {
+
+        /** One whose pages come from no filed paper. */
+        public Received(String sha256, LocalDate receivedOn, String source, boolean fromOutside) {
+            this(sha256, receivedOn, source, fromOutside, null);
+        }
 
         /** One that somebody of the practice brought in. */
         public Received(String sha256, LocalDate receivedOn, String source) {
-            this(sha256, receivedOn, source, false);
+            this(sha256, receivedOn, source, false, null);
         }
     }
 
@@ -170,7 +186,8 @@ public class Documents {
 
     private FiledDocument keep(
             Actor by, FilingDetails details, DocumentTypes types, Received received, boolean awaited) {
-        DocumentVersion first = new DocumentVersion(received.sha256(), "as received", by.name(), calendar.now());
+        DocumentVersion first =
+                new DocumentVersion(received.sha256(), "as received", by.name(), calendar.now(), received.pages());
         FiledDocument document = new FiledDocument(details, received, first);
         if (awaited) {
             document.await();
@@ -178,6 +195,9 @@ public class Documents {
         see(by, document, details);
         rename(document, types);
         documents.save(document);
+        if (received.pages() != null) {
+            events.publishEvent(new VersionAdded(document.id(), 1));
+        }
         changed(by, document, "filed", "filed “" + document.name() + "”, " + received.source() + seen(details));
         return document;
     }
@@ -505,20 +525,34 @@ public class Documents {
     /** Adds other bytes as a newer version; older ones stay, and what was decided on them holds for them alone. */
     @Transactional
     public void addVersion(Actor by, UUID id, String sha256, String cause, String sentence) {
-        add(by, id, sha256, cause, sentence, false);
+        add(by, id, sha256, null, cause, sentence, false);
+    }
+
+    /** The same of a version made of pages that were there. @param pages where each of them comes from */
+    @Transactional
+    public void addVersion(Actor by, UUID id, String sha256, List<PageSource> pages, String cause, String sentence) {
+        add(by, id, sha256, pages, cause, sentence, false);
     }
 
     /** Adds a newer version that shows the same paper, such as its sealed copy; what was decided on it goes on. */
     @Transactional
     public void addCopy(Actor by, UUID id, String sha256, String cause, String sentence) {
-        add(by, id, sha256, cause, sentence, true);
+        add(by, id, sha256, null, cause, sentence, true);
     }
 
-    private void add(Actor by, UUID id, String sha256, String cause, String sentence, boolean same) {
+    private void add(
+            Actor by,
+            UUID id,
+            String sha256,
+            @Nullable List<PageSource> pages,
+            String cause,
+            String sentence,
+            boolean same) {
         FiledDocument document = document(id);
         String before = document.name();
-        document.add(new DocumentVersion(sha256, cause, by.name(), calendar.now()), calendar.today(), same);
+        document.add(new DocumentVersion(sha256, cause, by.name(), calendar.now(), pages), calendar.today(), same);
         rename(document);
+        events.publishEvent(new VersionAdded(id, document.versions().size()));
         changed(by, document, "version-added", sentence + (before.equals(document.name()) ? "" : waitsAgain(document)));
     }
 

@@ -79,6 +79,12 @@ public record FilingDetails(
         return List.copyOf(all);
     }
 
+    /** The same of another paper, on which no signature was seen. */
+    public FilingDetails withoutSignatures() {
+        return new FilingDetails(
+                fileId, type, furtherTypes, documentDate, effectiveDate, statedExpiry, fields, List.of(), reviewer);
+    }
+
     private static Map<String, String> tidy(Map<String, String> fields) {
         Map<String, String> result = new LinkedHashMap<>();
         fields.forEach((name, value) -> {

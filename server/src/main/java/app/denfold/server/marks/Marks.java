@@ -10,6 +10,7 @@ import app.denfold.server.content.Contents;
 import app.denfold.server.content.office.OfficePages;
 import app.denfold.server.documents.DocumentEvents;
 import app.denfold.server.documents.DocumentVersion;
+import app.denfold.server.documents.DocumentVersion.PageSource;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.people.PersonFiles;
@@ -19,6 +20,7 @@ import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -70,22 +72,71 @@ public class Marks {
         }
     }
 
-    /** What stood on a paper goes on to its newer version, so that nothing that is covered is open there. */
+    /**
+     * What stood on a paper goes on to its newer version, so that nothing that is covered is open there. On pages that were
+     * only moved or turned it stands where it stood; on others nobody has looked yet where it belongs.
+     */
     @EventListener
-    void on(DocumentEvents.FileContentChanged event) {
-        Optional<Integer> marked = marks.findNewestMarked(event.documentId());
-        if (marked.isEmpty()) {
+    void on(DocumentEvents.VersionAdded event) {
+        List<DocumentVersion> versions = documents.versions(event.documentId());
+        DocumentVersion newest = versions.get(event.number() - 1);
+        List<PageSource> pages = newest.pages();
+        if (pages != null) {
+            follow(event, pages);
             return;
         }
-        List<DocumentVersion> versions = documents.versions(event.documentId());
-        if (marked.get() < versions.size()) {
-            int pages = pages(versions.get(versions.size() - 1).sha256());
-            marks.saveAll(marks.findOnVersion(event.documentId(), marked.get()).stream()
-                    .filter(m -> m.page() <= pages)
-                    .map(m -> new PaperMark(m, versions.size()))
-                    .toList());
+        List<PaperMark> exact = sameBytes(event, versions);
+        List<PaperMark> made =
+                new ArrayList<>(exact.stream().map(m -> m.on(event.number())).toList());
+        Optional<Integer> marked = marks.findNewestMarked(event.documentId());
+        if (marked.isPresent() && marked.get() < event.number()) {
+            int count = pages(newest.sha256());
+            marks.findOnVersion(event.documentId(), marked.get()).stream()
+                    .filter(m -> m.page() <= count)
+                    // what came to be covered meanwhile stays so, also where bytes of before are the newest again
+                    .filter(m -> exact.isEmpty() || m.kind() == MarkKind.COVER)
+                    .filter(m -> exact.stream().noneMatch(e -> e.isSameAs(m)))
+                    .map(m -> new PaperMark(m, event.number()))
+                    .forEach(made::add);
         }
+        marks.saveAll(made);
     }
+
+    /** Those of the last earlier version with the same bytes. */
+    private List<PaperMark> sameBytes(DocumentEvents.VersionAdded event, List<DocumentVersion> versions) {
+        for (int number = event.number() - 1; number > 0; number--) {
+            if (versions.get(number - 1)
+                    .sha256()
+                    .equals(versions.get(event.number() - 1).sha256())) {
+                return marks.findOnVersion(event.documentId(), number);
+            }
+        }
+        return List.of();
+    }
+
+    /** Marks go with the pages they stand on, also to another paper. */
+    private void follow(DocumentEvents.VersionAdded event, List<PageSource> pages) {
+        Map<VersionOf, List<PaperMark>> known = new HashMap<>();
+        List<PaperMark> made = new ArrayList<>();
+        for (int i = 0; i < pages.size(); i++) {
+            PageSource from = pages.get(i);
+            if (from.documentId() == null) {
+                continue;
+            }
+            PagePlace place = new PagePlace(event.documentId(), event.number(), i + 1);
+            known
+                    .computeIfAbsent(
+                            new VersionOf(from.documentId(), from.version()),
+                            v -> marks.findOnVersion(v.documentId, v.version))
+                    .stream()
+                    .filter(m -> m.page() == from.page())
+                    .map(m -> m.at(place, from.turn()))
+                    .forEach(made::add);
+        }
+        marks.saveAll(made);
+    }
+
+    private record VersionOf(UUID documentId, int version) {}
 
     /**
      * @param changes to be sent with a change, so that nobody undoes another's

@@ -81,6 +81,26 @@ class PaperMark {
         shape(from.shape());
     }
 
+    /** The same on the same page of another version, or paper: it stands where it stood. @param turn of that page, clockwise */
+    PaperMark at(PagePlace place, int turn) {
+        PaperMark copy = new PaperMark(this, place.version());
+        copy.documentId = place.documentId();
+        copy.page = place.page();
+        copy.carriedFrom = carriedFrom;
+        copy.shape(shape().turned(turn));
+        return copy;
+    }
+
+    /** The same on a version with the same bytes. */
+    PaperMark on(int newer) {
+        return at(new PagePlace(documentId, newer, page), 0);
+    }
+
+    /** Whether it stands on the same page in the same shape. */
+    boolean isSameAs(PaperMark other) {
+        return page == other.page && shape().equals(other.shape());
+    }
+
     private void shape(MarkShape shape) {
         this.kind = shape.kind();
         this.areas = shape.areas();

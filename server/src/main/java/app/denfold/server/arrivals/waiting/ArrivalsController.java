@@ -6,6 +6,7 @@ import app.denfold.server.arrivals.Arrival;
 import app.denfold.server.arrivals.PageRef;
 import app.denfold.server.arrivals.ReceivedPaper;
 import app.denfold.server.arrivals.filing.FileArrivals;
+import app.denfold.server.arrivals.filing.PutInArrival;
 import app.denfold.server.arrivals.receiving.Arrivals;
 import app.denfold.server.arrivals.splitting.EditPages;
 import app.denfold.server.content.Download;
@@ -46,6 +47,7 @@ public class ArrivalsController {
     private final Arrivals arrivals;
     private final ShowArrivals show;
     private final FileArrivals filing;
+    private final PutInArrival puts;
     private final EditPages edit;
     private final PersonFiles files;
     private final Download download;
@@ -55,6 +57,7 @@ public class ArrivalsController {
             Arrivals arrivals,
             ShowArrivals show,
             FileArrivals filing,
+            PutInArrival puts,
             EditPages edit,
             PersonFiles files,
             Download download,
@@ -62,6 +65,7 @@ public class ArrivalsController {
         this.arrivals = arrivals;
         this.show = show;
         this.filing = filing;
+        this.puts = puts;
         this.edit = edit;
         this.files = files;
         this.download = download;
@@ -138,6 +142,25 @@ public class ArrivalsController {
     @PostMapping("/{id}/filing")
     FiledAnswer file(Viewer viewer, @PathVariable UUID id, @Valid @RequestBody FilingRequest body) {
         return filed(filing.file(viewer, id, body.version(), body.details()));
+    }
+
+    /**
+     * @param arrivalVersion of the arrival that was looked at
+     * @param version number of the document's version that was looked at
+     */
+    record PutInRequest(int arrivalVersion, @NotNull UUID document, int version, int after) {}
+
+    record PutInAnswer(int version) {}
+
+    /** Puts its pages into a filed paper, as a newer version of that. */
+    @PostMapping("/{id}/put-in")
+    @ResponseStatus(HttpStatus.CREATED)
+    PutInAnswer putIn(Viewer viewer, @PathVariable UUID id, @Valid @RequestBody PutInRequest body) {
+        return new PutInAnswer(puts.putIn(
+                viewer,
+                id,
+                body.arrivalVersion(),
+                new PutInArrival.Into(body.document(), body.version(), body.after())));
     }
 
     private static FiledAnswer filed(FiledDocument document) {

@@ -25,7 +25,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Papers that were thrown away: out of their file and of every search, and to be had back. */
 @Service
-class Wastebasket {
+public class Wastebasket {
 
     private final Documents documents;
     private final FiledDocumentRepository stored;
