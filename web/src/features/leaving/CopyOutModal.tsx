@@ -7,7 +7,7 @@ import { InOrder } from "../../ui/InOrder";
 import { Pages } from "../../ui/Pages";
 import { useMayChange } from "../asof/asOf";
 import { useMarking } from "../marks/markQueries";
-import { bundlesOptions, copiesOptions, type Draft, readersOptions } from "./copyQueries";
+import { bundlesOptions, copiesOptions, type Draft, readersOptions, usualCopiesOptions } from "./copyQueries";
 import { MailForm, useMailLetter } from "./MailForm";
 import "./leaving.css";
 
@@ -36,9 +36,10 @@ export function CopyOutModal({ fileId, papers: chosen, bundle, to, onClose }: Co
   const [as, setAs] = useState<As>("JOINED");
   const [title, setTitle] = useState(bundle?.name ?? "");
   const [reader, setReader] = useState(to ?? "");
-  const [marks, setMarks] = useState(false);
+  // what was chosen by hand; before that what readers of this kind usually get
+  const [chosenMarks, setMarks] = useState<boolean>();
   const [open, setOpen] = useState(false);
-  const [foot, setFoot] = useState(true);
+  const [chosenFoot, setFoot] = useState<boolean>();
   const [evenIfReadable, setEvenIfReadable] = useState(false);
   const [byMail, setByMail] = useState(false);
   const mayChange = useMayChange();
@@ -49,6 +50,9 @@ export function CopyOutModal({ fileId, papers: chosen, bundle, to, onClose }: Co
     .map((r) => ({ value: r.name, label: `${r.name}, ${r.is}` }));
   const known = readers.find((r) => r.name === reader.trim());
   const kind = known?.kind ?? "OTHER";
+  const usual = useQuery(usualCopiesOptions).data?.find((u) => u.kind === kind);
+  const marks = sees && (chosenMarks ?? usual?.marks ?? false);
+  const foot = chosenFoot ?? usual?.foot ?? true;
   const { letter, change: changeLetter } = useMailLetter({
     practice: practice?.name ?? "",
     reader: reader.trim(),

@@ -2,6 +2,8 @@ import { useQuery } from "@tanstack/react-query";
 import { answer, api } from "../../api/client";
 import { practiceOptions } from "../../api/practice";
 import { Loaded } from "../../ui/Quiet";
+import { usualCopiesOptions } from "../leaving/copyQueries";
+import { CopiesForm } from "./CopiesForm";
 import { DaysForm } from "./DaysForm";
 import { LookForm } from "./LookForm";
 import { MarksForm } from "./MarksForm";
@@ -25,6 +27,7 @@ export function PracticeSetUp() {
   const practice = useQuery(practiceOptions);
   const own = useQuery(setUpPracticeOptions);
   const marks = useQuery(setUpMarksOptions).data;
+  const copies = useQuery(usualCopiesOptions).data;
   return (
     <Loaded query={practice}>
       {(met) => (
@@ -42,6 +45,7 @@ export function PracticeSetUp() {
               />
               <SigningForm kept={{ confirm: kept.confirmSigning, addresses: kept.evidenceAddresses }} />
               {marks && <MarksForm kept={marks} />}
+              {copies && <CopiesForm kept={copies} />}
               <OwnFileForm kept={{ deeds: kept.ownFile }} />
             </section>
           )}

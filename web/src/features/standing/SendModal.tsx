@@ -7,6 +7,7 @@ import { practiceOptions } from "../../api/practice";
 import { DayField } from "../../ui/DayField";
 import { addDays, day } from "../../ui/days";
 import { Loaded } from "../../ui/Quiet";
+import { usualCopiesOptions } from "../leaving/copyQueries";
 import type { Sending } from "./standingQueries";
 
 /** For how long a link leads to the papers, if nothing else is said. */
@@ -44,6 +45,7 @@ type Outcome = { covered: number; problem?: string; sent: boolean };
 function Sendings({ all, onClose }: { all: Sending[]; onClose: (sent: boolean) => void }) {
   const queries = useQueryClient();
   const practice = useQuery(practiceOptions).data;
+  const usuals = useQuery(usualCopiesOptions).data ?? [];
   const [addresses, setAddresses] = useState<Record<string, string>>({});
   const [asLink, setAsLink] = useState(true);
   const [ends, setEnds] = useState<string>();
@@ -58,7 +60,11 @@ function Sendings({ all, onClose }: { all: Sending[]; onClose: (sent: boolean) =
       // one after the other: each copy is made and read again, and a mail that fails leaves the others
       for (const one of ready) {
         try {
-          note(one, await sendOne(one, addressOf(one), asLink ? endsOn : undefined, practice?.name ?? ""));
+          const usual = usuals.find((u) => u.kind === KINDS[one.who]);
+          note(
+            one,
+            await sendOne(one, addressOf(one), asLink ? endsOn : undefined, practice?.name ?? "", usual),
+          );
         } catch (error) {
           note(one, { covered: 0, problem: wordsOf(error), sent: false });
         }
@@ -92,8 +98,8 @@ function Sendings({ all, onClose }: { all: Sending[]; onClose: (sent: boolean) =
         )}
       </div>
       <p className="muted">
-        What is covered stays covered, our marks are left out, and a line at the foot says whose copy it is.
-        To choose otherwise, open the paper.
+        What is covered stays covered; otherwise they get what readers of their kind usually get. To choose
+        otherwise, open the paper.
       </p>
       <ul className="plain-list sendings">
         {all.map((one) => (
@@ -102,7 +108,8 @@ function Sendings({ all, onClose }: { all: Sending[]; onClose: (sent: boolean) =
               <strong>{one.name ?? `No ${one.label} is known`}</strong>
               {one.name && one.name !== one.label && <span className="muted"> · {one.label}</span>}
               <div className="muted">
-                {one.person}: {one.papers.map((p) => p.name).join("; ")}
+                {one.name !== one.person && `${one.person}: `}
+                {one.papers.map((p) => p.name).join("; ")}
               </div>
             </div>
             {one.name ? (
@@ -172,15 +179,16 @@ async function sendOne(
   to: string,
   endsOn: string | undefined,
   practice: string,
+  usual: Shape<"Usual"> | undefined,
 ): Promise<Outcome> {
   const drafts = await answer(
     api.POST("/api/copies-out", {
       body: {
         documents: one.papers.map((p) => p.id),
         reader: { kind: KINDS[one.who], name: one.name ?? "" },
-        marks: false,
+        marks: usual?.marks ?? false,
         open: false,
-        foot: true,
+        foot: usual?.foot ?? true,
       },
     }),
   );

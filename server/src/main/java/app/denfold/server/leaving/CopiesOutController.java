@@ -2,10 +2,10 @@ package app.denfold.server.leaving;
 
 import app.denfold.server.access.Viewer;
 import app.denfold.server.content.Download;
-import app.denfold.server.leaving.CopiesOut.Draft;
 import app.denfold.server.leaving.CopiesOut.GivenCopy;
 import app.denfold.server.leaving.CopiesOut.Handing;
-import app.denfold.server.leaving.CopiesOut.Wish;
+import app.denfold.server.leaving.DraftCopies.Draft;
+import app.denfold.server.leaving.DraftCopies.Wish;
 import app.denfold.server.leaving.ProposeReaders.ProposedReader;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;
@@ -28,11 +28,13 @@ import org.springframework.web.bind.annotation.RestController;
 class CopiesOutController {
 
     private final CopiesOut copies;
+    private final DraftCopies drafts;
     private final ProposeReaders readers;
     private final Download download;
 
-    CopiesOutController(CopiesOut copies, ProposeReaders readers, Download download) {
+    CopiesOutController(CopiesOut copies, DraftCopies drafts, ProposeReaders readers, Download download) {
         this.copies = copies;
+        this.drafts = drafts;
         this.readers = readers;
         this.download = download;
     }
@@ -60,7 +62,7 @@ class CopiesOutController {
     @ResponseStatus(HttpStatus.CREATED)
     List<Draft> draft(Viewer viewer, @Valid @RequestBody CopiesRequest body) {
         Reader reader = new Reader(body.reader().kind(), body.reader().name());
-        return copies.draft(viewer, body.documents(), new Wish(reader, body.marks(), body.open(), body.foot()));
+        return drafts.draft(viewer, body.documents(), new Wish(reader, body.marks(), body.open(), body.foot()));
     }
 
     /** A page as the reader will see it. */

@@ -3,12 +3,12 @@ package app.denfold.server.leaving;
 import app.denfold.server.problems.Refusal;
 
 /** Whom a copy is for. */
-record Reader(Kind kind, String name) {
+public record Reader(Kind kind, String name) {
 
     static final int LONGEST = 120;
 
     /** What somebody is to the person whose file it is. */
-    enum Kind {
+    public enum Kind {
         /** The person. */
         PERSON,
         /** Somebody around the person, such as a guardian or an insurer. */

@@ -42,6 +42,7 @@ final class RightsTable {
             GET     /api/arrivals/{id}/pages/{page}                            LOOK
             POST    /api/arrivals/{id}/presence                                LOOK
             POST    /api/arrivals/{id}/preview                                 LOOK
+            POST    /api/arrivals/{id}/put-in                                  CHANGE
             POST    /api/arrivals/{id}/set-aside                               CHANGE
             POST    /api/arrivals/{id}/split                                   CHANGE
             POST    /api/arrivals/{id}/split-by-rules                          CHANGE
@@ -120,11 +121,13 @@ final class RightsTable {
             DELETE  /api/documents/{id}/hold                                   CHANGE
             POST    /api/documents/{id}/hold                                   CHANGE
             POST    /api/documents/{id}/lift-hold                              ADMINISTER
+            POST    /api/documents/{id}/pages                                  CHANGE
             POST    /api/documents/{id}/place                                  CHANGE
             POST    /api/documents/{id}/restore                                CHANGE
             POST    /api/documents/{id}/send-back                              CHANGE
             POST    /api/documents/{id}/shares                                 CHANGE
             DELETE  /api/documents/{id}/shares/{accountId}                     CHANGE
+            POST    /api/documents/{id}/split                                  CHANGE
             GET     /api/documents/{id}/standing                               LOOK
             POST    /api/documents/{id}/versions                               CHANGE
             GET     /api/documents/{id}/versions/{number}/archive              LOOK
@@ -330,6 +333,7 @@ final class RightsTable {
             POST    /api/set-up/sets                                           ADMINISTER
             GET     /api/set-up/teams                                          ADMINISTER
             PUT     /api/set-up/teams                                          ADMINISTER
+            PUT     /api/set-up/usual-copies                                   ADMINISTER
             GET     /api/set-up/whole                                          ADMINISTER
             POST    /api/set-up/whole                                          ADMINISTER
             POST    /api/shares                                                CHANGE
@@ -371,6 +375,7 @@ final class RightsTable {
             OPTIONS /api/uploads/*                                             ACCOUNT
             PATCH   /api/uploads/*                                             ACCOUNT
             POST    /api/uploads/*                                             ACCOUNT
+            GET     /api/usual-copies                                          LOOK
             GET     /api/waiting-counts                                        LOOK
             POST    /api/zips                                                  LOOK
             GET     /api/zips/{id}                                             LOOK

@@ -1,6 +1,5 @@
 package app.denfold.server.demo.standing;
 
-import app.denfold.core.people.RelationKind;
 import app.denfold.core.receiving.Receiver;
 import app.denfold.core.receiving.ReceivingRule;
 import app.denfold.server.access.Viewer;
@@ -41,9 +40,7 @@ public class DemoStanding {
         LocalDate from = today.minusDays(240);
         transactions.executeWithoutResult(t -> {
             catalog.type(SIGNED_BY_BOTH).then(new ReceivingRule(List.of(Receiver.person()), true, from));
-            catalog.type("fees-agreement")
-                    .then(new ReceivingRule(
-                            List.of(Receiver.person(), Receiver.relation(RelationKind.PAYER)), false, from));
+            catalog.type("fees-agreement").then(new ReceivingRule(List.of(Receiver.person()), false, from));
             catalog.type("safeguarding").then(new ReceivingRule(List.of(), true, from));
         });
     }
