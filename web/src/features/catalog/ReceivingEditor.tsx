@@ -3,9 +3,8 @@ import { Checkbox, Select } from "antd";
 import { useState } from "react";
 import { practiceOptions } from "../../api/practice";
 import { DayField } from "../../ui/DayField";
-import { accountsOptions } from "../colleagues/accountQueries";
 import { foundOutsidersOptions, outsiderOptions, relationKindsOptions } from "../relations/relationQueries";
-import type { TypeSetUp } from "./setUpQueries";
+import { signerRolesOptions, type TypeSetUp } from "./setUpQueries";
 
 type Receiving = TypeSetUp["receiving"];
 type Receiver = Receiving["receivers"][number];
@@ -20,11 +19,7 @@ export function ReceivingEditor({ receiving, onChange }: ReceivingEditorProps) {
   const kinds = useQuery(relationKindsOptions).data ?? [];
   const outsiders =
     useQuery({ ...foundOutsidersOptions(typed), placeholderData: keepPreviousData }).data ?? [];
-  const roles = [
-    ...new Set(
-      (useQuery(accountsOptions).data ?? []).flatMap((a) => (a.post.signsAs ? [a.post.signsAs] : [])),
-    ),
-  ];
+  const roles = useQuery(signerRolesOptions).data ?? [];
   const today = useQuery(practiceOptions).data?.today;
   const asks = receiving.receivers.length > 0 || receiving.secondCheck;
   // papers of former years are left alone, unless one says otherwise

@@ -25,3 +25,13 @@ export const setUpChecklistsOptions = queryOptions({
   queryKey: ["set-up", "checklists"],
   queryFn: () => answer(api.GET("/api/set-up/checklists")),
 });
+
+/** The roles in which colleagues sign. */
+export const signerRolesOptions = queryOptions({
+  // beneath the accounts: a change of one may be a change of its role
+  queryKey: ["set-up", "accounts", "roles"],
+  queryFn: async () => {
+    const accounts = await answer(api.GET("/api/set-up/accounts"));
+    return [...new Set(accounts.flatMap((a) => (a.post.signsAs ? [a.post.signsAs] : [])))].sort();
+  },
+});

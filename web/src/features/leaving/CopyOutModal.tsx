@@ -3,11 +3,12 @@ import { Alert, App, AutoComplete, Button, Checkbox, Input, Modal, Radio } from 
 import { useState } from "react";
 import { answer, api, done, Problem, wordsOf } from "../../api/client";
 import { practiceOptions } from "../../api/practice";
+import { usualCopiesOptions } from "../../api/usualCopies";
 import { InOrder } from "../../ui/InOrder";
 import { Pages } from "../../ui/Pages";
 import { useMayChange } from "../asof/asOf";
 import { useMarking } from "../marks/markQueries";
-import { bundlesOptions, copiesOptions, type Draft, readersOptions, usualCopiesOptions } from "./copyQueries";
+import { bundlesOptions, copiesOptions, type Draft, readersOptions } from "./copyQueries";
 import { MailForm, useMailLetter } from "./MailForm";
 import "./leaving.css";
 

@@ -29,10 +29,3 @@ export const bundlesOptions = (fileId: string) =>
     queryKey: ["files", fileId, "bundles"],
     queryFn: () => answer(api.GET("/api/files/{id}/bundles", { params: { path: { id: fileId } } })),
   });
-
-/** What usually goes with copies, by what their readers are. */
-export const usualCopiesOptions = queryOptions({
-  queryKey: ["set-up", "usual-copies"],
-  queryFn: () => answer(api.GET("/api/usual-copies")),
-  staleTime: 60_000,
-});

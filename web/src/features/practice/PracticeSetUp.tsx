@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { answer, api } from "../../api/client";
 import { practiceOptions } from "../../api/practice";
+import { usualCopiesOptions } from "../../api/usualCopies";
 import { Loaded } from "../../ui/Quiet";
-import { usualCopiesOptions } from "../leaving/copyQueries";
 import { CopiesForm } from "./CopiesForm";
 import { DaysForm } from "./DaysForm";
 import { LookForm } from "./LookForm";

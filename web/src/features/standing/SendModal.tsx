@@ -4,10 +4,10 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { answer, api, type Shape, wordsOf } from "../../api/client";
 import { practiceOptions } from "../../api/practice";
+import { usualCopiesOptions } from "../../api/usualCopies";
 import { DayField } from "../../ui/DayField";
 import { addDays, day } from "../../ui/days";
 import { Loaded } from "../../ui/Quiet";
-import { usualCopiesOptions } from "../leaving/copyQueries";
 import type { Sending } from "./standingQueries";
 
 /** For how long a link leads to the papers, if nothing else is said. */

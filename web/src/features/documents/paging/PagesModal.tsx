@@ -109,7 +109,7 @@ export function PagesModal({ paper, onClose }: PagesModalProps) {
         {tool("One place later (])", <RightOutlined />, () => move(1), chosen === pages.length - 1)}
         {tool("Turn right (T)", <RotateRightOutlined />, () => become(turnedAt(pages, chosen, 90)))}
         {tool("Take out (D)", <DeleteOutlined />, () => become(takenOut(pages, chosen)), pages.length === 1)}
-        <Button size="small" icon={<PlusOutlined />} onClick={() => setPuts(true)}>
+        <Button size="small" icon={<PlusOutlined aria-hidden />} onClick={() => setPuts(true)}>
           Put pages in after it
         </Button>
         <SplitOff paper={paper} after={chosen} disabled={changed || chosen === 0} onClose={onClose} />
@@ -319,7 +319,7 @@ function SplitOff({ paper, after, disabled, onClose }: SplitOffProps) {
     >
       <Button
         size="small"
-        icon={<ScissorOutlined />}
+        icon={<ScissorOutlined aria-hidden />}
         disabled={disabled}
         loading={split.isPending}
         onClick={() => split.mutate()}
