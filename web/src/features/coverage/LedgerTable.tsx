@@ -7,8 +7,9 @@ import { documentStateWords } from "../../ui/documentStates";
 import { useKept } from "../../ui/kept";
 import { Loaded } from "../../ui/Quiet";
 import { useAsOf } from "../asof/asOf";
+import { papersOptions } from "../documents/documentQueries";
 import { useReadAddress } from "../documents/readAddress";
-import { type PaperInFile, papersOptions, useNarrowedPapers } from "../wholefile/wholeFileQueries";
+import { type PaperInFile, useNarrowedPapers } from "../wholefile/wholeFileQueries";
 import { ChosenPapers, useOpenPaper } from "./PaperLine";
 
 type Column = {

@@ -20,3 +20,10 @@ export const wastebasketOptions = (fileId: string) =>
     queryKey: ["files", fileId, "wastebasket"],
     queryFn: () => answer(api.GET("/api/files/{fileId}/wastebasket", { params: { path: { fileId } } })),
   });
+
+/** All papers of a file, as far as the viewer may see them. */
+export const papersOptions = (id: string) =>
+  queryOptions({
+    queryKey: ["files", id, "papers"],
+    queryFn: () => answer(api.GET("/api/files/{id}/papers", { params: { path: { id } } })),
+  });

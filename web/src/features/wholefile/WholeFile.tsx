@@ -13,6 +13,7 @@ import { Meant } from "../finding/Meant";
 import { PlaceSteps } from "../reading/PlaceSteps";
 import { PaperInFlow } from "./PaperInFlow";
 import "./wholefile.css";
+import { papersOptions } from "../documents/documentQueries";
 import {
   countsByDay,
   countsOf,
@@ -20,7 +21,6 @@ import {
   filtered,
   NO_FILTERS,
   type PaperInFile,
-  papersOptions,
   wordsInFileOptions,
 } from "./wholeFileQueries";
 

@@ -5,12 +5,6 @@ import { answer, api, type Shape } from "../../api/client";
 export type PaperInFile = Shape<"PaperInFile">;
 export type WordsInFile = Shape<"WordsInFile">;
 
-export const papersOptions = (id: string) =>
-  queryOptions({
-    queryKey: ["files", id, "papers"],
-    queryFn: () => answer(api.GET("/api/files/{id}/papers", { params: { path: { id } } })),
-  });
-
 export const wordsInFileOptions = (id: string, typed: string) =>
   queryOptions({
     queryKey: ["files", id, "words", typed],

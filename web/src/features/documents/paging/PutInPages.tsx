@@ -3,7 +3,8 @@ import { Button, Checkbox, Input, Modal, Radio, Select } from "antd";
 import { useState } from "react";
 import type { Shape } from "../../../api/client";
 import { arrivalsOptions } from "../../arrivals/arrivalQueries";
-import { papersOptions } from "../../wholefile/wholeFileQueries";
+
+import { papersOptions } from "../documentQueries";
 import { type PlacedPage, pagesTyped } from "./pageMoves";
 
 export type PutIn =
