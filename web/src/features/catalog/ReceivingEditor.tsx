@@ -52,6 +52,7 @@ export function ReceivingEditor({ receiving, onChange }: ReceivingEditorProps) {
   ].filter((group) => group.options.length > 0);
   return (
     <div className="receiving">
+      <span className="muted">to be sent to</span>
       <Select
         mode="multiple"
         aria-label="Who must have it"
@@ -99,10 +100,10 @@ function OutsiderName({ value }: { value: string }) {
 }
 
 function keyOf({ who, code }: Receiver): string {
-  return `${who}:${code}`;
+  return `${who}:${code ?? ""}`;
 }
 
 function receiverOf(value: string): Receiver {
   const [who = "", code = ""] = value.split(":");
-  return { who: who as Receiver["who"], code };
+  return { who: who as Receiver["who"], code: code || undefined };
 }

@@ -147,8 +147,9 @@ function Papers({ queue, papers }: { queue: Queue; papers: UnderWay[] }) {
           },
           {
             title: "Stands",
-            width: 235,
-            render: (_, p) => <span className="ellipsis">{stageWords(p)}</span>,
+            width: 225,
+            ellipsis: true,
+            render: (_, p) => stageWords(p),
           },
           {
             title: "Waits for",

@@ -189,7 +189,7 @@ function ownPages(paper: Shape<"DocumentAnswer">): PlacedPage[] {
     page: i + 1,
     // as it is turned for reading, it is kept from now on
     turn: newest?.turns[i] ?? 0,
-    image: `/api/documents/${paper.id}/versions/${number}/pages/${i + 1}?width=320&turn=0`,
+    image: `/api/documents/${paper.id}/versions/${number}/pages/${i + 1}?width=160`,
   }));
 }
 

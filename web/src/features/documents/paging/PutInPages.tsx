@@ -46,7 +46,7 @@ export function PutInPages({ paper, mayArrive, onTake, onClose }: PutInPagesProp
           label: `page ${page} of ${other.name}`,
           page,
           turn: 0,
-          image: `/api/documents/${other.id}/versions/${other.version}/pages/${page}?width=320&turn=0`,
+          image: `/api/documents/${other.id}/versions/${other.version}/pages/${page}?width=160`,
         })),
         throwAway: throwsAway && isAll ? { id: other.id, name: other.name } : undefined,
       });

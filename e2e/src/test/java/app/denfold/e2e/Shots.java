@@ -38,6 +38,7 @@ class Shots {
             open(page, "/files/" + file + "?view=trail", "file-trail");
             open(page, "/files/" + file + "?view=whole&words=course", "file-whole");
             open(page, "/find?for=%7B%22words%22%3A%22certificate%20course%22%7D", "find");
+            open(page, "/under-way?queue=RECEIVER", "under-way");
             open(page, "/arrivals", "arrivals");
             arrivals(page);
             copy(desk, file, firstAid);
@@ -58,9 +59,6 @@ class Shots {
                             new Page.GetByRoleOptions().setName("Sign").setExact(true))
                     .click();
             take(phone, "signing-phone");
-            phone.navigate("/");
-            phone.getByText("What you sent us").scrollIntoViewIfNeeded();
-            take(phone, "portal-shared");
         }
     }
 
@@ -97,7 +95,7 @@ class Shots {
     private void signing(Desk desk, String file, String contract) {
         Page page = desk.page();
         page.navigate("/files/" + file + "?paper=" + contract);
-        desk.button("Ask for signatures").click();
+        desk.button("Ask for signatures").first().click();
         page.getByAltText("page 2 of 2").scrollIntoViewIfNeeded();
         take(page, "signing-asking");
         page.navigate("/files/" + file + "?paper=" + contract);
