@@ -83,3 +83,38 @@ test("a bundle tells what changed since it was given, and is given again", async
   expect(await screen.findByDisplayValue("For the lawyer")).toBeTruthy();
   expect(screen.queryByRole("button", { name: "Save as a bundle" })).toBeNull();
 });
+
+test("papers of several files leave too, and then for somebody else", async () => {
+  HTMLAnchorElement.prototype.click = () => {};
+  const calls = serve({
+    "GET /api/session": OTTILIE,
+    "GET /api/usual-copies": [
+      { kind: "OTHER", marks: false, foot: false },
+      { kind: "PERSON", marks: false, foot: true },
+    ],
+    "POST /api/copies-out": [draft("c1", 5), draft("c2", 6)],
+    "POST /api/copies-out/give": {},
+  });
+  const onClose = vi.fn();
+  show(<CopyOutModal papers={PAPERS.slice(0, 2)} onClose={onClose} />);
+  await waitFor(() => expect(calls.some((c) => c.path === "/api/usual-copies")).toBe(true));
+  expect(screen.queryByRole("button", { name: "Save as a bundle" })).toBeNull();
+  fireEvent.click(screen.getByRole("checkbox", { name: "then for somebody else too" }));
+  const give = async (reader: string) => {
+    fireEvent.change(screen.getByLabelText("Who is it for?"), { target: { value: reader } });
+    fireEvent.click(screen.getByRole("button", { name: "Show what they will see" }));
+    fireEvent.click(await screen.findByRole("button", { name: `Download for ${reader}` }));
+  };
+  await give("A lawyer");
+  await waitFor(() => expect(screen.getByLabelText("Who is it for?")).toHaveProperty("value", ""));
+  expect(onClose).not.toHaveBeenCalled();
+  fireEvent.click(screen.getByRole("checkbox", { name: "then for somebody else too" }));
+  await give("An authority");
+  await waitFor(() => expect(onClose).toHaveBeenCalled());
+  const drafted = calls.filter((c) => c.path === "/api/copies-out");
+  expect(drafted.map((c) => c.body)).toMatchObject([
+    { reader: { kind: "OTHER", name: "A lawyer" }, foot: false },
+    { reader: { kind: "OTHER", name: "An authority" } },
+  ]);
+  expect(calls.some((c) => c.path.includes("/readers"))).toBe(false);
+});

@@ -8,14 +8,15 @@ import { InOrder } from "../../ui/InOrder";
 import { Pages } from "../../ui/Pages";
 import { useMayChange } from "../asof/asOf";
 import { useMarking } from "../marks/markQueries";
-import { bundlesOptions, copiesOptions, type Draft, readersOptions } from "./copyQueries";
+import { bundlesOptions, type Draft, readersOptions } from "./copyQueries";
 import { MailForm, useMailLetter } from "./MailForm";
 import "./leaving.css";
 
 const PAGE_WIDTH = 440;
 
 type CopyOutModalProps = {
-  fileId: string;
+  /** The file all of them lie in; undefined when they may lie in several. */
+  fileId?: string | undefined;
   papers: Paper[];
   /** What they are given as again and again; its name goes with the copies. */
   bundle?: { id: string; name: string };
@@ -43,9 +44,10 @@ export function CopyOutModal({ fileId, papers: chosen, bundle, to, onClose }: Co
   const [chosenFoot, setFoot] = useState<boolean>();
   const [evenIfReadable, setEvenIfReadable] = useState(false);
   const [byMail, setByMail] = useState(false);
+  const [again, setAgain] = useState(false);
   const mayChange = useMayChange();
   const practice = useQuery(practiceOptions).data;
-  const readers = useQuery(readersOptions(fileId)).data ?? [];
+  const readers = useQuery({ ...readersOptions(fileId ?? ""), enabled: fileId !== undefined }).data ?? [];
   const offered = readers
     .filter((r) => r.name.toLowerCase().includes(reader.trim().toLowerCase()) && r.name !== reader)
     .map((r) => ({ value: r.name, label: `${r.name}, ${r.is}` }));
@@ -108,11 +110,22 @@ export function CopyOutModal({ fileId, papers: chosen, bundle, to, onClose }: Co
         fetchCopies(draft.data ?? [], way, as, title);
         message.success(`${copiesInWords(draft.data ?? [])} for ${reader.trim()} is recorded.`);
       }
-      queries.invalidateQueries({ queryKey: copiesOptions(fileId).queryKey });
       queries.invalidateQueries({ queryKey: ["files"] });
-      onClose();
+      if (again) {
+        nextReader();
+      } else {
+        onClose();
+      }
     },
   });
+  /** The same papers for somebody else. */
+  const nextReader = () => {
+    setReader("");
+    setByMail(false);
+    changeLetter({ to: undefined, words: undefined });
+    draft.reset();
+    give.reset();
+  };
   // what was looked at is no longer what would be given
   const changes = (change: () => void) => {
     change();
@@ -123,13 +136,13 @@ export function CopyOutModal({ fileId, papers: chosen, bundle, to, onClose }: Co
     mutationFn: () =>
       answer(
         api.POST("/api/files/{id}/bundles", {
-          params: { path: { id: fileId } },
+          params: { path: { id: fileId ?? "" } },
           body: { name: title, documents: papers.map((p) => p.id) },
         }),
       ),
     onSuccess: () => {
       message.success(`Saved. You find “${title.trim()}” in the details of the file.`);
-      queries.invalidateQueries({ queryKey: bundlesOptions(fileId).queryKey });
+      queries.invalidateQueries({ queryKey: bundlesOptions(fileId ?? "").queryKey });
     },
   });
   const readable = (draft.data ?? []).flatMap((c) => c.stillReadable);
@@ -227,9 +240,12 @@ export function CopyOutModal({ fileId, papers: chosen, bundle, to, onClose }: Co
               onAs={setAs}
               title={title}
               onTitle={setTitle}
-              keep={bundle ? undefined : keep}
+              keep={bundle || !fileId ? undefined : keep}
             />
           )}
+          <Checkbox checked={again} onChange={(e) => setAgain(e.target.checked)}>
+            then for somebody else too
+          </Checkbox>
           {draft.isPending && <p className="muted">The copy is made and checked …</p>}
           {draft.error && <Alert type="error" title={wordsOf(draft.error)} />}
           {draft.data?.map((copy) => (

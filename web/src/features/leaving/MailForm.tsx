@@ -14,20 +14,25 @@ export type MailLetter = {
   endsOn: string;
 };
 
+/** What was changed by hand; undefined for what is as proposed again. */
+type Changed = { [K in keyof MailLetter]?: MailLetter[K] | undefined };
+
 type UsualLetter = { practice: string; reader: string; email: string; today: string };
 
 /** A mail as it is proposed for somebody, until it is changed by hand. */
 export function useMailLetter({ practice, reader, email, today }: UsualLetter) {
-  const [changed, change] = useState<Partial<MailLetter>>({});
+  const [changed, change] = useState<Changed>({});
   const letter: MailLetter = {
     to: email,
     subject: `Papers from ${practice}`,
     words: `Dear ${reader},\n\nhere are the papers you asked for.`,
     asLink: true,
     endsOn: addDays(today, USUAL_DAYS),
-    ...changed,
+    ...(Object.fromEntries(
+      Object.entries(changed).filter(([, value]) => value !== undefined),
+    ) as Partial<MailLetter>),
   };
-  return { letter, change: (part: Partial<MailLetter>) => change({ ...changed, ...part }) };
+  return { letter, change: (part: Changed) => change({ ...changed, ...part }) };
 }
 
 type MailFormProps = {

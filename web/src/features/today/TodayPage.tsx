@@ -57,6 +57,7 @@ const TASKS: Record<string, string> = {
   "hand-over": "Handed to me",
   review: "To review",
   check: "To check",
+  send: "To send",
   "my-signature": "Waits for my signature",
   sign: "To be signed",
   file: "Arrivals",
@@ -268,6 +269,12 @@ function Action({ item }: { item: Item }) {
             Accept
           </Button>
         </span>
+      );
+    case "send":
+      return (
+        <Button size="small" onClick={() => navigate("/under-way?queue=RECEIVER")}>
+          Look at them
+        </Button>
       );
     case "check":
       return (

@@ -68,5 +68,10 @@ test("what is decided is decided on the versions that are shown", async () => {
 test("who may only look can fetch papers but not change them", () => {
   serve({});
   show(<ChosenBar papers={PAPERS} mayChange={false} onClear={() => {}} />);
-  expect(screen.getAllByRole("button").map((b) => b.textContent)).toEqual(["ZIP", "Print", "×"]);
+  expect(screen.getAllByRole("button").map((b) => b.textContent)).toEqual([
+    "ZIP",
+    "Print",
+    "Copies for …",
+    "×",
+  ]);
 });

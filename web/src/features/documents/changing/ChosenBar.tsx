@@ -86,11 +86,9 @@ export function ChosenBar({ papers, mayChange, file, onClear, onAll }: ChosenBar
       <Button size="small" disabled={ids.length > MOST_PRINTED} onClick={() => printPapers(ids)}>
         Print
       </Button>
-      {file && (
-        <Button size="small" disabled={ids.length > MOST_COPIED} onClick={() => setDialog("copy")}>
-          {ids.length === 1 ? "Copy for …" : "Copies for …"}
-        </Button>
-      )}
+      <Button size="small" disabled={ids.length > MOST_COPIED} onClick={() => setDialog("copy")}>
+        {ids.length === 1 ? "Copy for …" : "Copies for …"}
+      </Button>
       {mayChange && (
         <>
           {file && (
@@ -170,7 +168,7 @@ export function ChosenBar({ papers, mayChange, file, onClear, onAll }: ChosenBar
         }
       />
       {file && <ShareModal papers={papers} file={file} open={dialog === "share"} onClose={close} />}
-      {file && dialog === "copy" && <CopyOutModal fileId={file.id} papers={papers} onClose={close} />}
+      {dialog === "copy" && <CopyOutModal fileId={file?.id} papers={papers} onClose={close} />}
       {file && dialog === "sign" && <SignSeveralModal papers={unsigned} file={file} onClose={close} />}
       {dialog === "ask" && <AskSeveral ids={unsigned.map((p) => p.id)} onClose={close} />}
       {dialog === "number" && <NumberPagesModal papers={papers} onClose={close} />}

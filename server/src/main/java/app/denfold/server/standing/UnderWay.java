@@ -173,6 +173,12 @@ public class UnderWay {
                         .collect(Collectors.toSet());
     }
 
+    /** How many papers that the viewer may see are to be sent to somebody who must have them. */
+    @Transactional(readOnly = true)
+    public long countToSend(Viewer viewer) {
+        return viewer.mayChange() ? counts(viewer, null).receiver() : 0;
+    }
+
     /** What the viewer can check as the second person, the longest waiting first. */
     @Transactional(readOnly = true)
     public List<UnderWayAnswer> toCheck(Viewer viewer, int most) {

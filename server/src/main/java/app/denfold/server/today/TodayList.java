@@ -95,7 +95,7 @@ class TodayList {
     /**
      * Something to do.
      *
-     * @param action {@code chase}, {@code review}, {@code check}, {@code sign}, {@code my-signature}, {@code file}, {@code hand-over}, {@code comment},
+     * @param action {@code chase}, {@code review}, {@code check}, {@code send}, {@code sign}, {@code my-signature}, {@code file}, {@code hand-over}, {@code comment},
      *     {@code damaged} or {@code mail-failed}
      * @param note what a colleague wrote about it; null when nothing
      * @param title whose or what it is
@@ -280,6 +280,12 @@ class TodayList {
                     paper.receivedOn(),
                     forWhom.containsKey(paper.id()) ? "for " + forWhom.get(paper.id()) : null,
                     paper.versions().size()));
+        }
+        long toSend = underWay.countToSend(viewer);
+        if (toSend > 0) {
+            String title =
+                    toSend == 1 ? "1 paper waits to be sent or opened" : toSend + " papers wait to be sent or opened";
+            items.add(new TodayItem("send", title, null, null, List.of(), null));
         }
         for (UnderWay.UnderWayAnswer paper : underWay.toCheck(viewer, MOST_PAPERS)) {
             items.add(new TodayItem(

@@ -132,6 +132,11 @@ class PaperStandingTest {
         assertThat(listed(api, "CHECK", type)).containsExactly(paper.toString());
         assertThat(listed(api, "US", type)).isEmpty();
 
+        assertThat(api.get("/api/today").<List<String>>at("$.dueToday[?(@.action=='send')].title"))
+                .singleElement()
+                .asString()
+                .contains("to be sent");
+
         relate(file, "INSURER", Map.of("newOutsider", Map.of("name", "Tallow Mutual")));
         assertThat(standing(api, paper).<List<String>>at("$.names")).contains("Tallow Mutual");
         give(paper, "tallow mutual");
