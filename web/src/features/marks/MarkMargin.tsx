@@ -8,6 +8,9 @@ import { KIND_WORDS, type Mark, type MarkKind, type MarkShape } from "./markQuer
 
 type MarkMarginProps = {
   marks: Mark[];
+  /** What stands on the paper itself, put there by other programs. */
+  others?: Other[];
+  onGoToOther?: (other: Other) => void;
   page: number;
   chosen?: string;
   mayMake: boolean;
@@ -18,12 +21,34 @@ type MarkMarginProps = {
   onCoverWords: () => void;
 };
 
+type Other = {
+  id: string;
+  page: number;
+  kind: string;
+  text: string;
+  author: string;
+  on?: string;
+  top: number;
+};
+
 /** From so many on they are looked for rather than looked through. */
 const MANY = 6;
 
 /** All that was put on the pages of a paper, in their order. */
 export function MarkMargin(props: MarkMarginProps) {
-  const { marks, page, chosen, mayMake, onGoTo, onChange, onRemove, onAsk, onCoverWords } = props;
+  const {
+    marks,
+    others = [],
+    onGoToOther,
+    page,
+    chosen,
+    mayMake,
+    onGoTo,
+    onChange,
+    onRemove,
+    onAsk,
+    onCoverWords,
+  } = props;
   const [words, setWords] = useState("");
   const [kind, setKind] = useState<MarkKind>();
   const list = useRef<HTMLUListElement>(null);
@@ -40,7 +65,7 @@ export function MarkMargin(props: MarkMarginProps) {
       )}
       {marks.length === 0 && (
         <p className="muted">
-          Nothing is marked yet.
+          {others.length > 0 ? "Nothing is marked by us yet." : "Nothing is marked yet."}
           {mayMake && " Select words, or drag over a place on the page, and choose what it becomes."}
         </p>
       )}
@@ -59,6 +84,23 @@ export function MarkMargin(props: MarkMarginProps) {
           </li>
         ))}
       </ul>
+      {others.length > 0 && (
+        <section aria-label="On the paper itself">
+          <h3>On the paper itself</h3>
+          <ul className="plain-list">
+            {others.map((other) => (
+              <li key={other.id}>
+                <button type="button" className="mark-entry" onClick={() => onGoToOther?.(other)}>
+                  <strong>{other.kind}</strong>
+                  {other.text && <span className="mark-said">{other.text}</span>}
+                  <span className="muted">{toldOf(other)}</span>
+                </button>
+              </li>
+            ))}
+          </ul>
+          <p className="muted">They came with the PDF.</p>
+        </section>
+      )}
       {mayMake && (
         <div className="mark-acts">
           <Button size="small" onClick={onAsk}>
@@ -71,6 +113,10 @@ export function MarkMargin(props: MarkMarginProps) {
       )}
     </aside>
   );
+}
+
+function toldOf({ page, author, on }: Other): string {
+  return [`page ${page}`, author, on && day(on)].filter(Boolean).join(", ");
 }
 
 type EntryProps = {

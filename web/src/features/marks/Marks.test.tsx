@@ -206,3 +206,35 @@ test("words are shown where they stand, and those that are left are not covered"
     papers: [{ documentId: "d1", version: 2, places: [{ page: 1, areas: [AREA] }] }],
   });
 });
+
+test("what other programs marked in the PDF stands apart, and leads to its place", () => {
+  const onGoToOther = vi.fn();
+  const other = {
+    id: "2 12R",
+    page: 2,
+    kind: "Note",
+    text: "Ask for the original.",
+    author: "Hester Quillam",
+    on: "2026-05-04",
+    top: 1_000,
+  };
+  show(
+    <MarkMargin
+      marks={[]}
+      others={[other]}
+      onGoToOther={onGoToOther}
+      page={1}
+      mayMake={false}
+      onGoTo={vi.fn()}
+      onChange={vi.fn()}
+      onRemove={vi.fn()}
+      onAsk={vi.fn()}
+      onCoverWords={vi.fn()}
+    />,
+  );
+  expect(screen.getByText("Nothing is marked by us yet.")).toBeTruthy();
+  const apart = within(screen.getByRole("region", { name: "On the paper itself" }));
+  expect(apart.getByText("page 2, Hester Quillam, 4 May 2026")).toBeTruthy();
+  fireEvent.click(apart.getByRole("button", { name: /Ask for the original/ }));
+  expect(onGoToOther).toHaveBeenCalledWith(other);
+});

@@ -7,6 +7,7 @@ import { LinkedPaper } from "../links/LinkedPaper";
 import { NoPages } from "../links/NoPages";
 import { HtmlPaper } from "./HtmlPaper";
 import { isOffice, useLaidOut } from "./laidOut";
+import { type OthersMark, useOthersMarks } from "./othersMarks";
 import { PageStrip } from "./PageStrip";
 import { type DeskHandle, PaperDesk } from "./PaperDesk";
 import { PaperText } from "./PaperText";
@@ -43,6 +44,8 @@ type PaperReaderProps = {
   /** What else lies over a page. */
   over?: (page: number, turn: Turn) => ReactNode;
   onPage?: (page: number) => void;
+  /** Told what other programs marked in the PDF itself. */
+  onOthersMarks?: (marks: OthersMark[]) => void;
   /** Where it opens, once its pages are there. */
   startAt?: { page: number; top: number };
   ref?: Ref<ReaderHandle>;
@@ -94,6 +97,7 @@ export function PaperReader(props: PaperReaderProps) {
     onPlace,
     over,
     onPage,
+    onOthersMarks,
     startAt,
     ref,
   } = props;
@@ -114,6 +118,9 @@ export function PaperReader(props: PaperReaderProps) {
     shows === "pdf" ? `${base}${laidOut ? "/laid-out" : ""}/reading` : null,
     laidOut?.size ?? version.size,
   );
+  const others = useOthersMarks(pdf.document);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: told when there are others, whoever listens
+  useEffect(() => onOthersMarks?.(others), [others]);
   const found = useQuery(wordsOptions(paper.id, version.number, words));
   const places = words.trim() ? placesOf(found.data) : [];
   const here: At | undefined = places[at];

@@ -269,6 +269,7 @@ function OneVersion({
         onZoom={onZoom}
         dark={dark}
         onDark={setDark}
+        onOthersMarks={marks.onOthersMarks}
         words={address.words}
         onWords={address.search}
         onBeyond={beyond}

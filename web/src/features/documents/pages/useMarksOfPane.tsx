@@ -9,6 +9,7 @@ import { MarkMargin } from "../../marks/MarkMargin";
 import { marksOptions, markWordsOptions, useMarkActions, useMarking } from "../../marks/markQueries";
 import { around } from "../../marks/places";
 import type { Selected } from "../../marks/useSelecting";
+import type { OthersMark } from "../../reading/othersMarks";
 import { type ReaderHandle, showsAs } from "../../reading/PaperReader";
 import type { Turn } from "../../reading/placing";
 
@@ -32,6 +33,7 @@ export function useMarksOfPane({ paper, version, ledger, mayChange, reader }: Ma
   const words = useQuery({ ...markWordsOptions, enabled: makes && isPaged }).data;
   const actions = useMarkActions(paper.id, version.number);
   const [isOpen, setOpen] = useState<boolean>();
+  const [others, setOthers] = useState<OthersMark[]>([]);
   // a list of marks leads here to one of them
   const [search] = useSearchParams();
   const [chosen, setChosen] = useState<string | undefined>(search.get("mark") ?? undefined);
@@ -46,6 +48,7 @@ export function useMarksOfPane({ paper, version, ledger, mayChange, reader }: Ma
   const shows = sees && isPaged && (isOpen ?? marks.length > 0);
   return {
     onPage: setPage,
+    onOthersMarks: setOthers,
     startAt: wanted ? { page: wanted.page, top: around(wanted.shape).top } : startPageOf(search),
     over: (n: number, turn: Turn) =>
       sees && isPaged ? (
@@ -75,12 +78,14 @@ export function useMarksOfPane({ paper, version, ledger, mayChange, reader }: Ma
         aria-pressed={shows}
         onClick={() => setOpen(!shows)}
       >
-        Marks{marks.length > 0 ? ` ${marks.length}` : ""}
+        Marks{marks.length + others.length > 0 ? ` ${marks.length + others.length}` : ""}
       </Button>
     ),
     margin: shows && (
       <MarkMargin
         marks={marks}
+        others={others}
+        onGoToOther={(other) => reader.current?.goTo(other.page, other.top)}
         page={page}
         chosen={chosen}
         mayMake={mayMake}

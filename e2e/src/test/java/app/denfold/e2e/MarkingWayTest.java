@@ -34,6 +34,7 @@ class MarkingWayTest {
     private final Accessibility accessibility = new Accessibility();
     private Page page;
     private Desk desk;
+    private String address;
 
     @Test
     void marksCoversByWordsAndGivesACopyToAnInsurer() throws Exception {
@@ -50,6 +51,7 @@ class MarkingWayTest {
             seesWhoHasIt();
             mailsALink(server, chromium);
             numbersPages();
+            readsWhatOthersMarked();
             assertThat(accessibility.faults()).isEmpty();
         }
     }
@@ -69,7 +71,8 @@ class MarkingWayTest {
                 .body();
         List<String> ids = JsonPath.read(found, "$.papers[*].id");
         String file = JsonPath.read(found, "$.papers[0].fileId");
-        page.navigate("/files/" + file + "?view=read&paper=" + ids.get(0));
+        address = "/files/" + file + "?view=read&paper=" + ids.get(0);
+        page.navigate(address);
         assertThat(page.locator(".textLayer")).containsText("certify");
     }
 
@@ -236,5 +239,26 @@ class MarkingWayTest {
         assertThat(page.getByText("OAK-000001", new Page.GetByTextOptions().setExact(true))
                         .last())
                 .isVisible();
+    }
+
+    /** A copy that went out with our marks comes back: they stand on it as any program's do, and are read as such. */
+    private void readsWhatOthersMarked() {
+        page.navigate(address);
+        assertThat(margin()).containsText("Ask for the original.");
+        desk.button("Download").click();
+        page.getByText("A copy for …").click();
+        page.getByLabel("Who is it for?").fill(INSURER);
+        page.getByLabel("our highlights, notes, stamps and drawings").check();
+        desk.button("Show what they will see").click();
+        Locator give = page.locator(".ant-modal-footer .ant-btn-primary")
+                .filter(new Locator.FilterOptions().setHasText("Download for " + INSURER));
+        Download download = page.waitForDownload(give::click);
+        Path copy = folder.resolve("with-marks.pdf");
+        download.saveAs(copy);
+        page.getByLabel("Choose the new version").setInputFiles(copy);
+        Locator others = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("On the paper itself"));
+        assertThat(others).containsText("Ask for the original.");
+        assertThat(others).containsText("page 1, Ottilie Brandmoor");
+        accessibility.look(page);
     }
 }
