@@ -37,9 +37,15 @@ export function NumberSetsSection({ fileId }: { fileId: string }) {
                 ` · ${set.destroyed} ${set.destroyed === 1 ? "page belonged" : "pages belonged"} to papers that were destroyed`}
             </span>{" "}
             {set.papers.every((p) => p.isMade) ? (
-              <a href={`/api/number-sets/${set.id}/joined`} download>
-                One PDF
-              </a>
+              <>
+                <a href={`/api/number-sets/${set.id}/joined`} download>
+                  One PDF
+                </a>
+                {" · "}
+                <a href={`/api/number-sets/${set.id}/zipped`} download>
+                  ZIP
+                </a>
+              </>
             ) : set.papers.some((p) => p.failure) ? (
               mayChange && (
                 <Button size="small" loading={again.isPending} onClick={() => again.mutate(set.id)}>

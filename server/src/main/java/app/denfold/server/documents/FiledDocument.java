@@ -36,6 +36,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.hibernate.annotations.BatchSize;
 import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.annotations.OptimisticLock;
 import org.hibernate.annotations.SQLRestriction;
 import org.hibernate.type.SqlTypes;
 import org.jspecify.annotations.Nullable;
@@ -59,7 +60,10 @@ public class FiledDocument {
     /** What else it is, besides its type. */
     private String[] furtherTypes = {};
 
+    /** Follows from what else is known: that it changed is nobody's change of the paper. */
+    @OptimisticLock(excluded = true)
     private String name = "";
+
     private LocalDate documentDate;
     private @Nullable LocalDate effectiveDate;
     /** Who is to review it instead of those its types name. */
@@ -75,6 +79,7 @@ public class FiledDocument {
     private @Nullable String checkedBy;
 
     /** What a complete paper still lacks, in words; empty when nothing. */
+    @OptimisticLock(excluded = true)
     private String lacks = "";
 
     private @Nullable LocalDate enteredInErrorOn;

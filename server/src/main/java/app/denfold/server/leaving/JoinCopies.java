@@ -1,23 +1,16 @@
 package app.denfold.server.leaving;
 
-import app.denfold.core.filing.FileNames;
 import app.denfold.server.access.Viewer;
-import app.denfold.server.commits.OutsideTransactions;
-import app.denfold.server.content.Contents;
+import app.denfold.server.content.ZipContents;
 import app.denfold.server.content.covering.CoveredCopies;
 import app.denfold.server.content.covering.CoveredCopies.BundlePart;
 import app.denfold.server.leaving.CopiesOut.Fetched;
 import app.denfold.server.problems.Refusal;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Set;
 import java.util.UUID;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipOutputStream;
 import org.springframework.stereotype.Service;
 
 /** Several copies that were given, as one file: a PDF with contents and bookmarks, or a ZIP. Made anew each time. */
@@ -28,12 +21,12 @@ public class JoinCopies {
 
     private final CopiesOut copies;
     private final CoveredCopies making;
-    private final Contents contents;
+    private final ZipContents zips;
 
-    JoinCopies(CopiesOut copies, CoveredCopies making, Contents contents) {
+    JoinCopies(CopiesOut copies, CoveredCopies making, ZipContents zips) {
         this.copies = copies;
         this.making = making;
-        this.contents = contents;
+        this.zips = zips;
     }
 
     /** @throws Refusal when there are too many, or one was not given */
@@ -66,16 +59,6 @@ public class JoinCopies {
 
     /** In their order, each under its name. */
     void zip(List<Fetched> all, OutputStream to) throws IOException {
-        OutsideTransactions.require("writing a ZIP");
-        Set<String> taken = new HashSet<>();
-        try (ZipOutputStream zip = new ZipOutputStream(to)) {
-            for (Fetched copy : all) {
-                String name = FileNames.unique(FileNames.safe(copy.name()), taken);
-                taken.add(name);
-                zip.putNextEntry(new ZipEntry(name + contents.ending(copy.sha256())));
-                Files.copy(contents.file(copy.sha256()), zip);
-                zip.closeEntry();
-            }
-        }
+        zips.write(all.stream().map(c -> new ZipContents.Named(c.name(), c.sha256())), to);
     }
 }

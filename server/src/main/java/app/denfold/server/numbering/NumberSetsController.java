@@ -2,6 +2,7 @@ package app.denfold.server.numbering;
 
 import app.denfold.core.numbering.NumberPlace;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.content.ZipContents;
 import app.denfold.server.content.covering.CoveredCopies;
 import app.denfold.server.content.covering.CoveredCopies.BundlePart;
 import app.denfold.server.numbering.RunningNumbers.FetchedSet;
@@ -37,8 +38,10 @@ class NumberSetsController {
 
     private final RunningNumbers numbers;
     private final CoveredCopies copies;
+    private final ZipContents zips;
 
-    NumberSetsController(RunningNumbers numbers, CoveredCopies copies) {
+    NumberSetsController(RunningNumbers numbers, CoveredCopies copies, ZipContents zips) {
+        this.zips = zips;
         this.numbers = numbers;
         this.copies = copies;
     }
@@ -101,18 +104,32 @@ class NumberSetsController {
                         .map(p -> new BundlePart(p.sha256(), p.title()))
                         .toList());
         try {
-            response.setContentType(MediaType.APPLICATION_PDF_VALUE);
-            response.setHeader(
-                    HttpHeaders.CONTENT_DISPOSITION,
-                    ContentDisposition.attachment()
-                            .filename(set.words().replace('/', '-') + ".pdf", StandardCharsets.UTF_8)
-                            .build()
-                            .toString());
-            response.setHeader(HttpHeaders.CACHE_CONTROL, "no-store");
+            head(response, MediaType.APPLICATION_PDF_VALUE, set, ".pdf");
             response.setContentLengthLong(Files.size(made));
             Files.copy(made, response.getOutputStream());
         } finally {
             Files.deleteIfExists(made);
         }
+    }
+
+    /** The numbered copies of a set, each by itself, in one ZIP. */
+    @GetMapping(path = "/api/number-sets/{id}/zipped", produces = "application/zip")
+    void zipped(Viewer viewer, @PathVariable UUID id, HttpServletResponse response) throws IOException {
+        FetchedSet set = numbers.fetch(viewer, id);
+        head(response, "application/zip", set, ".zip");
+        zips.write(
+                set.parts().stream().map(p -> new ZipContents.Named(p.title(), p.sha256())),
+                response.getOutputStream());
+    }
+
+    private static void head(HttpServletResponse response, String type, FetchedSet set, String ending) {
+        response.setContentType(type);
+        response.setHeader(
+                HttpHeaders.CONTENT_DISPOSITION,
+                ContentDisposition.attachment()
+                        .filename(set.words().replace('/', '-') + ending, StandardCharsets.UTF_8)
+                        .build()
+                        .toString());
+        response.setHeader(HttpHeaders.CACHE_CONTROL, "no-store");
     }
 }

@@ -11,6 +11,7 @@ import app.denfold.server.Papers;
 import app.denfold.server.ServerTest;
 import app.denfold.server.TestPractice;
 import app.denfold.server.content.ContentStore;
+import java.io.ByteArrayInputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
@@ -22,6 +23,7 @@ import java.util.Random;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.Collectors;
+import java.util.zip.ZipInputStream;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -73,6 +75,17 @@ class RunningNumbersTest {
         return answer.bytes();
     }
 
+    private static List<byte[]> zipped(Api api, UUID set) throws Exception {
+        List<byte[]> files = new ArrayList<>();
+        byte[] zip = api.get("/api/number-sets/{id}/zipped", set).bytes();
+        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
+            while (in.getNextEntry() != null) {
+                files.add(in.readAllBytes());
+            }
+        }
+        return files;
+    }
+
     @Test
     void numbersRunOverPapersGoOnWhereTheLastSetEndedAndAreFoundAgain() throws Exception {
         Api api = practice.administrator();
@@ -96,6 +109,8 @@ class RunningNumbersTest {
         UUID set = given(api, file, wish(null, letter, photo));
         assertThat(text(joined(api, set)))
                 .contains("First page", "Second page", prefix + "000001", prefix + "000002", prefix + "000003");
+        assertThat(zipped(api, set)).hasSize(2).allSatisfy(copy -> assertThat(text(copy))
+                .contains(prefix));
         assertThat(text(api.get("/api/documents/{id}/versions/1/content", letter)
                         .bytes()))
                 .as("the paper itself")

@@ -239,6 +239,25 @@ class PaperStandingTest {
     }
 
     @Test
+    void thatTheNameFollowsIsNobodysChangeOfThePaper() throws Exception {
+        String type = newType(false, null, List.of(receiver("PERSON", null)));
+        UUID file = api.newEmployee("Namefollows", null);
+        UUID paper = api.fileNewPaper(file, "letter", TODAY);
+        Api.Answer before = api.post(
+                "/api/documents/details",
+                Map.of("documents", api.seen(List.of(paper)), "details", Map.of("type", type)));
+        assertThat(name(paper)).endsWith("not sent to employee");
+        int changes = api.get("/api/documents/{id}", paper).at("$.changes");
+        give(paper, "Tamsin Namefollows");
+        assertThat(name(paper)).endsWith("Namefollows T");
+        assertThat(api.get("/api/documents/{id}", paper).<Integer>at("$.changes"))
+                .isEqualTo(changes);
+        assertThat(api.post("/api/documents/details/undo", Map.of("before", before.<List<Object>>at("$")))
+                        .status())
+                .isEqualTo(204);
+    }
+
+    @Test
     void whoCannotBeMeantIsRefusedAtItsPlace() throws Exception {
         Api.Answer wrong = put(
                 "t-wrong",

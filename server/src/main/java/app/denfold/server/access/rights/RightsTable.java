@@ -254,6 +254,7 @@ final class RightsTable {
             POST    /api/number-sets/look                                      LOOK
             POST    /api/number-sets/{id}/again                                CHANGE
             GET     /api/number-sets/{id}/joined                               LOOK
+            GET     /api/number-sets/{id}/zipped                               LOOK
             GET     /api/openapi                                               LOOK
             GET     /api/openapi.yaml                                          LOOK
             GET     /api/outsiders/found                                       LOOK
