@@ -2,6 +2,7 @@ package app.denfold.core.receiving;
 
 import app.denfold.core.people.RelationKind;
 import java.util.Arrays;
+import java.util.regex.Pattern;
 
 /**
  * Somebody who must receive the papers of a type, as it is set up.
@@ -9,6 +10,8 @@ import java.util.Arrays;
  * @param code of a relation the name of its {@link RelationKind}, of an outsider the id, of a role its name; empty for the person
  */
 public record Receiver(Who who, String code) {
+
+    private static final Pattern UUID = Pattern.compile("\\p{XDigit}{8}(-\\p{XDigit}{4}){3}-\\p{XDigit}{12}");
 
     /** What it is that says who receives. */
     public enum Who {
@@ -36,7 +39,8 @@ public record Receiver(Who who, String code) {
                         yield Arrays.stream(RelationKind.values())
                                 .anyMatch(k -> k.name().equals(kind));
                     }
-                    case OUTSIDER, ROLE -> !code.isEmpty();
+                    case OUTSIDER -> UUID.matcher(code).matches();
+                    case ROLE -> !code.isEmpty();
                 };
         if (!isKnown) {
             throw new IllegalArgumentException("Nobody is meant by “" + code + "”");

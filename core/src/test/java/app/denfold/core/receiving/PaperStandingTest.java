@@ -245,6 +245,11 @@ class PaperStandingTest {
                 .hasMessageContaining("NEIGHBOUR");
         assertThatThrownBy(() -> new Receiver(Receiver.Who.PERSON, "x")).isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> new Receiver(Receiver.Who.OUTSIDER, " ")).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> new Receiver(Receiver.Who.OUTSIDER, "Hallam Insurance"))
+                .as("later acts could not find them")
+                .isInstanceOf(IllegalArgumentException.class);
+        String known = "01a22c42-9d6c-7666-8ade-4987a62ef81b";
+        assertThat(new Receiver(Receiver.Who.OUTSIDER, known).code()).isEqualTo(known);
     }
 
     @Test
