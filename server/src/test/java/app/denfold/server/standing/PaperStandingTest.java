@@ -199,6 +199,29 @@ class PaperStandingTest {
     }
 
     @Test
+    void anAuthorityForAllFilesAndWhoSignsInARoleAreSentToAsWell() throws Exception {
+        UUID file = api.newEmployee("Authority", null);
+        relate(file, "OTHER", Map.of("newOutsider", Map.of("name", "Fenmoor Board", "email", "board@fenmoor.example")));
+        String board = api.get("/api/outsiders/found?text=Fenmoor Board").at("$[0].id");
+        String type = newType(
+                false,
+                null,
+                List.of(receiver("OUTSIDER", board), receiver("ROLE", "warden"), receiver("RELATION", "GUARDIAN")));
+        UUID other = api.newEmployee("Authorityelse", null);
+        UUID paper = api.fileNewPaper(other, type, TODAY);
+        assertThat(standing(api, paper).<List<String>>at("$.names"))
+                .containsExactly("Fenmoor Board", "warden", "guardian");
+        assertThat(name(paper)).endsWith("not sent to 3 of 3");
+        Api.Answer sendings = api.post("/api/under-way/to-send", Map.of("documents", List.of(paper)));
+        assertThat(sendings.<List<String>>at("$[*].label")).containsExactly("Fenmoor Board", "warden", "guardian");
+        assertThat(sendings.<List<String>>at("$[*].address")).containsExactly("board@fenmoor.example");
+        give(paper, "Fenmoor Board");
+        assertThat(api.post("/api/under-way/to-send", Map.of("documents", List.of(paper)))
+                        .<List<String>>at("$[*].label"))
+                .containsExactly("warden", "guardian");
+    }
+
+    @Test
     void whoSeesItInThePortalHasIt() throws Exception {
         String type = newType(false, null, List.of(receiver("RELATION", "GUARDIAN")));
         UUID file = api.newEmployee("Inportal", null);
