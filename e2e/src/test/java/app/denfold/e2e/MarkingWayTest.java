@@ -255,7 +255,10 @@ class MarkingWayTest {
         Download download = page.waitForDownload(give::click);
         Path copy = folder.resolve("with-marks.pdf");
         download.saveAs(copy);
+        page.getByText("About the paper").click();
         page.getByLabel("Choose the new version").setInputFiles(copy);
+        assertThat(page.getByText("is the newest version of")).isVisible();
+        page.locator(".marks-tool").click();
         Locator others = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("On the paper itself"));
         assertThat(others).containsText("Ask for the original.");
         assertThat(others).containsText("page 1, Ottilie Brandmoor");
