@@ -23,7 +23,7 @@ export function PagesModal({ paper, onClose }: PagesModalProps) {
   const version = paper.versions.length;
   const newest = paper.versions[version - 1];
   const [steps, setSteps] = useState<PlacedPage[][]>(() => [ownPages(paper)]);
-  const [emptied, setEmptied] = useState<Record<string, string>>({});
+  const [emptied, setEmptied] = useState<Record<string, { name: string; pages: number }>>({});
   const [at, setAt] = useState(0);
   const [dragged, setDragged] = useState<number>();
   const [puts, setPuts] = useState(false);
@@ -69,10 +69,14 @@ export function PagesModal({ paper, onClose }: PagesModalProps) {
     }
     become(putIn(pages, chosen, what.pages), chosen + 1);
     if (what.throwAway) {
-      setEmptied({ ...emptied, [what.throwAway.id]: what.throwAway.name });
+      const { id, name } = what.throwAway;
+      setEmptied({ ...emptied, [id]: { name, pages: what.pages.length } });
     }
   };
-  const gone = Object.keys(emptied).filter((id) => pages.some((p) => p.document === id));
+  // one whose pages are not all in any more stays where it is
+  const gone = Object.entries(emptied).filter(
+    ([id, other]) => pages.filter((p) => p.document === id).length === other.pages,
+  );
   const error = save.error ?? arrive.error;
   const signed = paper.signatures.length > 0 || paper.acceptedOn != null;
   const tool = (title: string, icon: React.ReactNode, act: () => void, disabled = false) => (
@@ -94,7 +98,7 @@ export function PagesModal({ paper, onClose }: PagesModalProps) {
             type="primary"
             disabled={!changed}
             loading={save.isPending}
-            onClick={() => save.mutate({ pages, emptied: gone })}
+            onClick={() => save.mutate({ pages, emptied: gone.map(([id]) => id) })}
           >
             Save as version {version + 1}
           </Button>
@@ -126,7 +130,8 @@ export function PagesModal({ paper, onClose }: PagesModalProps) {
       )}
       {gone.length > 0 && (
         <p className="muted">
-          When it is saved, {gone.map((id) => `“${emptied[id]}”`).join(" and ")} goes to the wastebasket.
+          When it is saved, {gone.map(([, other]) => `“${other.name}”`).join(" and ")} goes to the
+          wastebasket.
         </p>
       )}
       {error && <Alert type="error" title={wordsOf(error)} />}
@@ -264,7 +269,11 @@ function useTold(paper: Shape<"DocumentAnswer">) {
         if (made.length > 0) {
           await done(api.POST("/api/documents/discard", { body: { documents: made } }));
         }
-        message.success("The pages are as they were before.");
+        message.success(
+          paper.signatures.length > 0 || paper.acceptedOn != null
+            ? `The pages are as they were before. What was signed or decided stays with version ${paper.versions.length}.`
+            : "The pages are as they were before.",
+        );
       } catch (error) {
         message.error(wordsOf(error), 8);
       }

@@ -112,7 +112,15 @@ class PagesOfPapersTest {
         UUID other = lettered(file, two, unique("cedar"));
         assertThat(rearrange(api, paper, 1, List.of(own(1), page(other, 1, 0)), UUID.randomUUID())
                         .status())
+                .isEqualTo(404);
+        assertThat(rearrange(api, paper, 1, List.of(own(1), page(other, 1, 0)), other)
+                        .status())
+                .as("a page of it would be gone")
                 .isEqualTo(422);
+        UUID elsewhere = lettered(api.newEmployee("Elsewhere", null), unique("dogwood"));
+        assertThat(rearrange(api, paper, 1, List.of(own(1), page(elsewhere, 1, 0)))
+                        .<String>at("$.code"))
+                .isEqualTo("other-file");
         rearrange(api, paper, 1, List.of(own(1), page(other, 1, 0), page(other, 2, 90)), other);
         assertThat(api.get("/api/files/{id}/wastebasket", file).<List<String>>at("$[*].id"))
                 .containsExactly(other.toString());

@@ -13,6 +13,7 @@ import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.documents.FilingDetails;
 import app.denfold.server.documents.changing.Wastebasket;
+import app.denfold.server.documents.pages.PaperTurns;
 import app.denfold.server.problems.Refusal;
 import app.denfold.server.reading.Readings;
 import jakarta.annotation.Nullable;
@@ -38,6 +39,7 @@ public class RearrangePages {
     private final Documents documents;
     private final Wastebasket wastebasket;
     private final Contents contents;
+    private final PaperTurns turns;
     private final Readings readings;
     private final List<SensitiveThings> sensitive;
     private final TransactionTemplate transactions;
@@ -46,12 +48,14 @@ public class RearrangePages {
             Documents documents,
             Wastebasket wastebasket,
             Contents contents,
+            PaperTurns turns,
             Readings readings,
             List<SensitiveThings> sensitive,
             TransactionTemplate transactions) {
         this.documents = documents;
         this.wastebasket = wastebasket;
         this.contents = contents;
+        this.turns = turns;
         this.readings = readings;
         this.sensitive = sensitive;
         this.transactions = transactions;
@@ -82,11 +86,7 @@ public class RearrangePages {
      */
     public int rearrange(Viewer viewer, UUID id, int version, List<WantedPage> wanted, List<UUID> emptied) {
         Plan plan = Objects.requireNonNull(transactions.execute(t -> plan(viewer, id, version, wanted)));
-        for (UUID other : emptied) {
-            if (wanted.stream().noneMatch(w -> other.equals(w.document()))) {
-                throw Refusal.invalid("emptied", "A paper is thrown away only when pages of it were put in.");
-            }
-        }
+        transactions.executeWithoutResult(t -> emptied.forEach(other -> requireAllPutIn(viewer, other, wanted)));
         Prepared made = contents.copy(plan.pages);
         return Objects.requireNonNull(transactions.execute(t -> {
             int number = add(viewer, id, version, plan, made);
@@ -95,6 +95,17 @@ public class RearrangePages {
             }
             return number;
         }));
+    }
+
+    private void requireAllPutIn(Viewer viewer, UUID other, List<WantedPage> wanted) {
+        long putIn = wanted.stream()
+                .filter(w -> other.equals(w.document()))
+                .map(WantedPage::page)
+                .distinct()
+                .count();
+        if (putIn < paged(documents.visible(viewer, other)).pages()) {
+            throw Refusal.invalid("emptied", "A paper is thrown away only when all its pages were put in.");
+        }
     }
 
     /**
@@ -184,7 +195,7 @@ public class RearrangePages {
         List<ChosenPage> pages = new ArrayList<>();
         List<PageSource> sources = new ArrayList<>();
         List<PageChange.From> now = new ArrayList<>();
-        for (WantedPage page : wanted == null ? asTheyAre(own.pages()) : wanted) {
+        for (WantedPage page : wanted == null ? asTheyAre(own) : wanted) {
             UUID other = page.document() == null || page.document().equals(id) ? null : page.document();
             FiledDocument from =
                     other == null ? document : others.computeIfAbsent(other, o -> other(viewer, document, o));
@@ -200,9 +211,11 @@ public class RearrangePages {
         return new Plan(pages, sources, wanted == null ? change : checked(change));
     }
 
-    private static List<WantedPage> asTheyAre(int pages) {
-        return IntStream.rangeClosed(1, pages)
-                .mapToObj(page -> new WantedPage(null, page, 0))
+    /** All pages in their order, turned as they are read. */
+    private List<WantedPage> asTheyAre(Content own) {
+        List<Integer> turned = turns.of(own.sha256());
+        return IntStream.rangeClosed(1, own.pages())
+                .mapToObj(page -> new WantedPage(null, page, turned.isEmpty() ? 0 : turned.get(page - 1)))
                 .toList();
     }
 
@@ -217,9 +230,16 @@ public class RearrangePages {
         return change;
     }
 
-    /** A paper whose pages may go into another: what is sensitive stays among what is. */
+    /**
+     * A paper whose pages may go into another: one of the same file, whose name everybody there may read, and what is
+     * sensitive stays among what is.
+     */
     private FiledDocument other(Viewer viewer, FiledDocument into, UUID id) {
         FiledDocument other = documents.visible(viewer, id);
+        if (!other.fileId().equals(into.fileId())) {
+            throw Refusal.conflict(
+                    "other-file", "“" + other.name() + "” lies in another file. Move it here, or copy it, first.");
+        }
         if (other.isEnteredInError()) {
             throw Refusal.conflict("entered-in-error", "“" + other.name() + "” was marked as entered in error.");
         }
