@@ -26,15 +26,20 @@ export function SendModal({ documents, onClose }: SendModalProps) {
     queryFn: () => answer(api.POST("/api/under-way/to-send", { body: { documents } })),
     gcTime: 0,
   });
+  // what is on its way is not left unseen
+  const [busy, setBusy] = useState(false);
   return (
     <Modal
+      closable={!busy}
+      keyboard={!busy}
+      mask={{ closable: !busy }}
       title="Send to those who must have it"
       open
       width={760}
       footer={null}
       onCancel={() => onClose(false)}
     >
-      <Loaded query={sendings}>{(all) => <Sendings all={all} onClose={onClose} />}</Loaded>
+      <Loaded query={sendings}>{(all) => <Sendings all={all} onBusy={setBusy} onClose={onClose} />}</Loaded>
     </Modal>
   );
 }
@@ -42,7 +47,13 @@ export function SendModal({ documents, onClose }: SendModalProps) {
 /** What became of one sending. */
 type Outcome = { covered: number; problem?: string; sent: boolean };
 
-function Sendings({ all, onClose }: { all: Sending[]; onClose: (sent: boolean) => void }) {
+type SendingsProps = {
+  all: Sending[];
+  onBusy: (busy: boolean) => void;
+  onClose: (sent: boolean) => void;
+};
+
+function Sendings({ all, onBusy, onClose }: SendingsProps) {
   const queries = useQueryClient();
   const practice = useQuery(practiceOptions).data;
   const usuals = useQuery(usualCopiesOptions).data ?? [];
@@ -56,6 +67,7 @@ function Sendings({ all, onClose }: { all: Sending[]; onClose: (sent: boolean) =
   const note = (one: Sending, outcome: Outcome) =>
     setOutcomes((before) => ({ ...before, [keyOf(one)]: outcome }));
   const send = useMutation({
+    onMutate: () => onBusy(true),
     mutationFn: async () => {
       // one after the other: each copy is made and read again, and a mail that fails leaves the others
       for (const one of ready) {
@@ -70,7 +82,10 @@ function Sendings({ all, onClose }: { all: Sending[]; onClose: (sent: boolean) =
         }
       }
     },
-    onSettled: () => queries.invalidateQueries({ queryKey: ["files"] }),
+    onSettled: () => {
+      onBusy(false);
+      queries.invalidateQueries({ queryKey: ["files"] });
+    },
   });
   const sent = Object.values(outcomes).filter((o) => o.sent).length;
   if (all.length === 0) {
@@ -129,7 +144,9 @@ function Sendings({ all, onClose }: { all: Sending[]; onClose: (sent: boolean) =
         ))}
       </ul>
       <div className="ant-modal-footer">
-        <Button onClick={() => onClose(sent > 0)}>{sent > 0 ? "Done" : "Cancel"}</Button>
+        <Button disabled={send.isPending} onClick={() => onClose(sent > 0)}>
+          {sent > 0 ? "Done" : "Cancel"}
+        </Button>
         <Button
           type="primary"
           disabled={ready.length === 0 || (asLink && endsOn === "")}

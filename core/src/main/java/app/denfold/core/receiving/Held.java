@@ -29,7 +29,8 @@ public record Held(String name, @Nullable String address, LocalDate on, Reached 
     /** Whether this somebody was given it: one of the same name, or with the same mail address. */
     public boolean isOf(String wantedName, @Nullable String wantedAddress) {
         boolean isSameAddress = address != null && address.equalsIgnoreCase(wantedAddress);
-        return isSameAddress || PlainText.of(name).equals(PlainText.of(wantedName));
+        String plain = PlainText.of(name);
+        return isSameAddress || (!plain.isEmpty() && plain.equals(PlainText.of(wantedName)));
     }
 
     /** The best that somebody was given: of those that reached them equally well, the first. Empty when none did. */
