@@ -145,7 +145,7 @@ public class Decisions {
      * Notes that a second person checked the paper.
      *
      * @param version as above
-     * @throws Refusal when the viewer is the one who filed it, made its newest version or accepted it
+     * @throws Refusal when the viewer is the one who filed it, made a version of it or accepted it
      */
     @Transactional
     public void check(Viewer viewer, UUID id, int version) {
@@ -178,10 +178,10 @@ public class Decisions {
         decided(viewer, document, "unchecked", "took back the check of");
     }
 
-    /** Whether this viewer filed the paper, made its newest version or accepted it, and so is not a second person to it. */
+    /** Whether this viewer filed the paper, made a version of it or accepted it, and so is not a second person to it. */
     public static boolean hadAHand(Viewer viewer, FiledDocument document) {
         return viewer.name().equals(document.filedBy())
-                || viewer.name().equals(document.latest().madeBy())
+                || document.versions().stream().anyMatch(v -> viewer.name().equals(v.madeBy()))
                 || viewer.name().equals(document.acceptedBy());
     }
 

@@ -35,10 +35,13 @@ public class GuestRights {
         this.calendar = calendar;
     }
 
-    /** Of all guests of a file, whether they hold today or not. */
+    /** Of all guests of a file, whether they hold today or not, and of those whose own file it is. */
     @Transactional(readOnly = true)
     public List<GuestRight> ofFile(UUID fileId) {
-        return rights.findByFileId(fileId);
+        return Stream.concat(
+                        rights.findByFileId(fileId).stream(),
+                        accounts.withOwnFile(fileId).stream().flatMap(account -> ownFile(account).stream()))
+                .toList();
     }
 
     /** In all files in which an account has any today. */

@@ -81,10 +81,25 @@ interface PaperStandingRepository extends JpaRepository<PaperStandingRow, UUID> 
     @Query("update PaperStandingRow s set s.outdated = true where s.waitsFor is not null")
     void outdateWaiting();
 
-    /** Papers of a file that must be received by somebody, or checked. */
+    /**
+     * Makes rows for those of these papers that have none, to be worked out. Of two who do so at once the second waits and
+     * finds them made, which no statement of Hibernate says.
+     */
+    @Modifying
+    @Query(value = """
+            insert into paper_standing
+              (document_id, stage, names, since, sent, receivers, checked, wants_check, outdated)
+            select id, 'FILED', '[]', received_on, 0, 0, false, false, true from document
+            where id in (:papers) and entered_in_error_on is null
+            order by id
+            on conflict (document_id) do nothing
+            """, nativeQuery = true)
+    void insertMissing(Collection<UUID> papers);
+
+    /** Papers of these files that must be received by somebody, or checked. */
     @Query("""
-            select d.id from FiledDocument d where d.fileId = :file
+            select d.id from FiledDocument d where d.fileId in :files
             and (array_contains(:types, d.type) or array_overlaps(d.furtherTypes, :types))
             """)
-    List<UUID> findOfFile(UUID file, String[] types);
+    List<UUID> findOfFiles(Collection<UUID> files, String[] types);
 }

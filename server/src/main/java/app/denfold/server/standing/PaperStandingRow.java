@@ -15,12 +15,11 @@ import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 import org.jspecify.annotations.Nullable;
-import org.springframework.data.domain.Persistable;
 
 /** How a paper stands, as it was last worked out. */
 @Entity
 @Table(name = "paper_standing")
-class PaperStandingRow implements Persistable<UUID> {
+class PaperStandingRow {
 
     @Id
     private UUID documentId;
@@ -43,9 +42,6 @@ class PaperStandingRow implements Persistable<UUID> {
     /** Whether rules changed since. */
     private boolean outdated;
 
-    @jakarta.persistence.Transient
-    private boolean fresh;
-
     @SuppressWarnings("NullAway.Init")
     protected PaperStandingRow() {}
 
@@ -60,16 +56,15 @@ class PaperStandingRow implements Persistable<UUID> {
             String label,
             String name,
             @jakarta.annotation.Nullable UUID fileId,
-            @jakarta.annotation.Nullable Who who) {}
+            @jakarta.annotation.Nullable Who who) {
 
-    @SuppressWarnings("NullAway.Init")
-    PaperStandingRow(UUID documentId, PaperStanding standing, List<Named> names) {
-        this.documentId = documentId;
-        this.fresh = true;
-        take(standing, names);
+        /** Whether nobody is known who is that. */
+        boolean nobodyKnown() {
+            return who != null && who != Who.OUTSIDER && fileId == null && name.equals(label);
+        }
     }
 
-    final void take(PaperStanding standing, List<Named> named) {
+    void take(PaperStanding standing, List<Named> named) {
         this.stage = standing.stage();
         this.waitsFor = standing.waitsFor();
         this.names = named;
@@ -79,16 +74,6 @@ class PaperStandingRow implements Persistable<UUID> {
         this.checked = standing.checked();
         this.wantsCheck = standing.wantsCheck();
         this.outdated = false;
-    }
-
-    @Override
-    public UUID getId() {
-        return documentId;
-    }
-
-    @Override
-    public boolean isNew() {
-        return fresh;
     }
 
     UUID documentId() {

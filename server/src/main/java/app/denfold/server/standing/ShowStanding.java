@@ -120,8 +120,11 @@ class ShowStanding {
         return named.fileId() != null && !seen.contains(named.fileId());
     }
 
-    /** Whose file the viewer may not see is told by what they are. */
+    /** Whose file the viewer may not see is told by what they are, and so is who is not known. */
     static String shown(Named named, Set<UUID> seen) {
+        if (named.nobodyKnown()) {
+            return named.label() + ", not known yet";
+        }
         return isHidden(named, seen) ? named.label() : named.name();
     }
 }

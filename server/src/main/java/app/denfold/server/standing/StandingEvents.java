@@ -86,9 +86,7 @@ class StandingEvents {
                 .map(KeptDocumentType::code)
                 .toArray(String[]::new);
         if (followed.length > 0) {
-            Set<UUID> papers = new LinkedHashSet<>();
-            new LinkedHashSet<>(fileIds).forEach(file -> papers.addAll(rows.findOfFile(file, followed)));
-            workOut.workOut(papers);
+            workOut.workOut(rows.findOfFiles(Set.copyOf(fileIds), followed));
         }
     }
 }

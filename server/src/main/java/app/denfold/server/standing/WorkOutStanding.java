@@ -6,7 +6,6 @@ import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.people.PersonFiles;
 import app.denfold.server.standing.GatherFacts.Gathered;
 import java.util.Collection;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -46,14 +45,24 @@ class WorkOutStanding {
         if (!fileIds.isEmpty()) {
             files.lock(fileIds);
         }
-        Map<UUID, PaperStandingRow> kept = new HashMap<>();
-        rows.findAllById(papers.stream().map(FiledDocument::id).toList()).forEach(r -> kept.put(r.documentId(), r));
+        Map<UUID, PaperStandingRow> kept =
+                kept(papers.stream().map(FiledDocument::id).toList());
         Map<UUID, Gathered> known = gather.of(papers);
         for (FiledDocument paper : papers) {
             keep(paper, Objects.requireNonNull(known.get(paper.id())), Optional.ofNullable(kept.get(paper.id())));
         }
     }
 
+    private Map<UUID, PaperStandingRow> kept(List<UUID> ids) {
+        List<PaperStandingRow> found = rows.findAllById(ids);
+        if (found.size() < ids.size()) {
+            rows.insertMissing(ids);
+            found = rows.findAllById(ids);
+        }
+        return found.stream().collect(Collectors.toMap(PaperStandingRow::documentId, r -> r));
+    }
+
+    /** @param row empty for one that was entered in error */
     private void keep(FiledDocument paper, Gathered gathered, Optional<PaperStandingRow> row) {
         documents.lack(paper, PaperStanding.lacking(gathered.facts()));
         Optional<PaperStanding> standing = PaperStanding.of(gathered.facts());
@@ -63,8 +72,6 @@ class WorkOutStanding {
         }
         List<PaperStandingRow.Named> names =
                 standing.get().names().stream().map(gathered::named).toList();
-        row.ifPresentOrElse(
-                r -> r.take(standing.get(), names),
-                () -> rows.save(new PaperStandingRow(paper.id(), standing.get(), names)));
+        row.ifPresent(r -> r.take(standing.get(), names));
     }
 }

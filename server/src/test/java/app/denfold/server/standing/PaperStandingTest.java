@@ -126,7 +126,8 @@ class PaperStandingTest {
         UUID file = api.newEmployee("Goesthrough", null);
         UUID paper = api.fileNewPaper(file, type, TODAY);
         assertThat(stage(paper)).isEqualTo("COMPLETE");
-        assertThat(standing(api, paper).<List<String>>at("$.names")).containsExactly("insurer", "Tamsin Goesthrough");
+        assertThat(standing(api, paper).<List<String>>at("$.names"))
+                .containsExactly("insurer, not known yet", "Tamsin Goesthrough");
         assertThat(name(paper)).endsWith("not sent to insurer and employee");
         assertThat(listed(api, "RECEIVER", type)).containsExactly(paper.toString());
         assertThat(listed(api, "CHECK", type)).containsExactly(paper.toString());
@@ -168,7 +169,10 @@ class PaperStandingTest {
         assertThat(stage(paper)).isEqualTo("SENT");
         check(second, paper, 1);
 
-        api.renew(paper, "newer.pdf", Papers.pdf("Newer " + UUID.randomUUID()));
+        second.renew(paper, "newer.pdf", Papers.pdf("Newer " + UUID.randomUUID()));
+        assertThat(standing(second, paper).<Boolean>at("$.mayCheck"))
+                .as("who made a version is no second person")
+                .isFalse();
         assertThat(stage(paper)).as("nobody has the newer one").isEqualTo("COMPLETE");
         assertThat(standing(api, paper).body()).doesNotContain("checkedOn");
         assertThat(api.get("/api/files/{id}/trail", file).body()).contains("checked “", "took back the check of “");
@@ -210,7 +214,7 @@ class PaperStandingTest {
         UUID other = api.newEmployee("Authorityelse", null);
         UUID paper = api.fileNewPaper(other, type, TODAY);
         assertThat(standing(api, paper).<List<String>>at("$.names"))
-                .containsExactly("Fenmoor Board", "warden", "guardian");
+                .containsExactly("Fenmoor Board", "warden, not known yet", "guardian, not known yet");
         assertThat(name(paper)).endsWith("not sent to 3 of 3");
         Api.Answer sendings = api.post("/api/under-way/to-send", Map.of("documents", List.of(paper)));
         assertThat(sendings.<List<String>>at("$[*].label")).containsExactly("Fenmoor Board", "warden", "guardian");
@@ -331,6 +335,9 @@ class PaperStandingTest {
         put(code, 0, List.of(Map.of("role", "employee", "label", "employee")), null);
         UUID file = api.newEmployee("Signslater", null);
         UUID paper = api.fileNewPaper(file, code, TODAY);
+        assertThat(check(practice.colleague(null, true, true), paper, 1).<String>at("$.code"))
+                .as("it is not complete, and nobody asks for a check")
+                .isEqualTo("not-to-check");
         assertThat(stage(paper)).isEqualTo("UNSIGNED");
         assertThat(listed(api, "US", code)).containsExactly(paper.toString());
         give(paper, "Somebody Else");

@@ -20,6 +20,8 @@ interface AccountRepository extends CrudRepository<Account, UUID> {
 
     List<Account> findByDeputyAndClosedFalse(UUID deputy);
 
+    List<Account> findByOwnFileAndClosedFalseAndPausedFalse(UUID file);
+
     @Query("select a.name from Account a where a.closed = false"
             + " and (a.team = :team or array_contains(a.leads, :team)) order by a.name")
     List<String> findNamesOfTeam(String team);

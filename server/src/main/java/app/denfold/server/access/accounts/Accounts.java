@@ -357,6 +357,14 @@ public class Accounts {
         return all.size() == 1 ? Optional.of(viewerOf(all.get(0))) : Optional.empty();
     }
 
+    /** Those whose own file this is, and who can sign in. */
+    @Transactional(readOnly = true)
+    public List<UUID> withOwnFile(UUID file) {
+        return accounts.findByOwnFileAndClosedFalseAndPausedFalse(file).stream()
+                .map(Account::id)
+                .toList();
+    }
+
     /** Whether a one-time link of an account can still be used. */
     @Transactional(readOnly = true)
     public boolean hasOpenLink(UUID accountId) {
