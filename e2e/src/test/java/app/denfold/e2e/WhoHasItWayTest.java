@@ -1,6 +1,7 @@
 package app.denfold.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -20,6 +21,7 @@ class WhoHasItWayTest {
     @TempDir
     Path folder;
 
+    private final Accessibility accessibility = new Accessibility();
     private Page page;
     private Desk desk;
 
@@ -39,6 +41,7 @@ class WhoHasItWayTest {
             // what was signed stays signed as it was; of the newer one nobody has anything
             assertThat(standing()).containsText("is lacking");
             assertThat(standing()).containsText("not sent yet");
+            assertThat(accessibility.faults()).isEmpty();
         }
     }
 
@@ -56,8 +59,10 @@ class WhoHasItWayTest {
                 .first();
         String paper = agreement.getByRole(AriaRole.LINK).getAttribute("href");
         agreement.getByRole(AriaRole.CHECKBOX).check();
+        accessibility.look(page);
         desk.button("Send …").click();
         Locator dialog = page.getByRole(AriaRole.DIALOG).last();
+        accessibility.look(page);
         desk.inDialog("Send 1 mail").click();
         assertThat(dialog).containsText("On its way");
         desk.inDialog("Done").click();
@@ -81,6 +86,7 @@ class WhoHasItWayTest {
         assertThat(pages).hasCount(1);
         desk.button("Put pages in after it").click();
         desk.choose("Which paper", "1 page");
+        accessibility.look(page);
         desk.inDialog("Put in").click();
         assertThat(pages).hasCount(2);
         // it is the chosen one now: one place earlier
@@ -91,6 +97,7 @@ class WhoHasItWayTest {
             page.waitForCondition(drawn(pages.nth(i)));
         }
         page.keyboard().press("t");
+        accessibility.look(page);
         desk.button("Save as version 2").click();
         assertThat(page.getByText("Saved as version 2.")).isVisible();
         assertThat(page.getByText(Pattern.compile("put in page 1 of “"))).isVisible();

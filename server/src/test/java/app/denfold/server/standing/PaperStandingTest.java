@@ -14,10 +14,13 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.http.HttpMethod;
+import org.springframework.jdbc.core.simple.JdbcClient;
 
 /** It is worked out from what was done how a paper stands, whom it waits for and who has it. */
 @ServerTest
@@ -30,6 +33,9 @@ class PaperStandingTest {
 
     @Autowired
     StandingJob job;
+
+    @Autowired
+    JdbcClient sql;
 
     private Api api;
 
@@ -282,6 +288,30 @@ class PaperStandingTest {
         assertThat(api.post("/api/documents/details/undo", Map.of("before", before.<List<Object>>at("$")))
                         .status())
                 .isEqualTo(204);
+    }
+
+    @Test
+    void ofManyWhoActAtOnceOnAPaperThatWasNeverWorkedOutNobodyFails() throws Exception {
+        UUID paper = api.fileNewPaper(api.newEmployee("Atonce", null), "letter", TODAY);
+        sql.sql("delete from paper_standing where document_id = ?").param(paper).update();
+        List<CompletableFuture<Integer>> acts = IntStream.range(0, 4)
+                .mapToObj(i -> CompletableFuture.supplyAsync(() -> comment(paper, "at once " + i)))
+                .toList();
+        assertThat(acts).extracting(CompletableFuture::join).containsOnly(201);
+        assertThat(sql.sql("select stage from paper_standing where document_id = ?")
+                        .param(paper)
+                        .query(String.class)
+                        .single())
+                .isEqualTo("FILED");
+    }
+
+    private int comment(UUID paper, String words) {
+        try {
+            return api.post("/api/documents/{id}/comments", Map.of("words", words, "mentioned", List.of()), paper)
+                    .status();
+        } catch (Exception failed) {
+            throw new IllegalStateException(failed);
+        }
     }
 
     @Test
