@@ -140,6 +140,8 @@ final class ServerProcess implements AutoCloseable {
                         Map.entry("DENFOLD_DB_URL", database()),
                         Map.entry("DENFOLD_DB_USER", "denfold"),
                         Map.entry("DENFOLD_DB_PASSWORD", FreshDatabase.password()),
+                        Map.entry("SPRING_DATASOURCE_HIKARI_CONNECTION_TIMEOUT", "60000"),
+                        Map.entry("SPRING_DATASOURCE_HIKARI_VALIDATION_TIMEOUT", "30000"),
                         Map.entry("DENFOLD_TIME_STAMPS", timeStamps),
                         Map.entry("DENFOLD_CONTENT", content().toString()),
                         Map.entry("DENFOLD_KEYS", folder.resolve("keys").toString()),

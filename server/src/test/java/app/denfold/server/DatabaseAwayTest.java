@@ -81,7 +81,10 @@ class DatabaseAwayTest {
             Matcher port = Pattern.compile(":(\\d+)/").matcher(direct);
             assertThat(port.find()).isTrue();
             LINE.leadTo(Integer.parseInt(port.group(1)));
-            TestPropertyValues.of("spring.datasource.url=" + direct.replace(port.group(), ":" + LINE.port() + "/"))
+            TestPropertyValues.of(
+                            "spring.datasource.url=" + direct.replace(port.group(), ":" + LINE.port() + "/"),
+                            "spring.datasource.hikari.connection-timeout=1800",
+                            "spring.datasource.hikari.validation-timeout=500")
                     .applyTo(context);
         }
     }

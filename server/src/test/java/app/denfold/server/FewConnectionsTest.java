@@ -22,11 +22,7 @@ import org.springframework.test.context.TestPropertySource;
  */
 @ServerTest
 @TestPropertySource(
-        properties = {
-            "spring.datasource.hikari.maximum-pool-size=2",
-            "spring.datasource.hikari.minimum-idle=1",
-            "spring.datasource.hikari.connection-timeout=60000"
-        })
+        properties = {"spring.datasource.hikari.maximum-pool-size=2", "spring.datasource.hikari.minimum-idle=1"})
 class FewConnectionsTest {
 
     private static final LocalDate TODAY = LocalDate.now();

@@ -42,6 +42,9 @@ public final class FreshDatabase implements ApplicationContextInitializer<Config
                         "spring.datasource.url=" + create(),
                         "spring.datasource.username=denfold",
                         "spring.datasource.password=" + password(),
+                        // a machine that is busy with other things is no database that is away
+                        "spring.datasource.hikari.connection-timeout=60000",
+                        "spring.datasource.hikari.validation-timeout=30000",
                         "spring.flyway.user=" + OWNER,
                         "spring.flyway.password=" + ownerPassword(),
                         "denfold.content=" + folder.resolve("content"),
