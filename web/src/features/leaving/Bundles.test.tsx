@@ -34,7 +34,7 @@ test("several papers leave in the order that was set, without what was taken out
     "GET /api/files/f1/readers": [],
     "POST /api/copies-out": [draft("c2", 5), draft("c1", 6)],
     "POST /api/copies-out/give": {},
-    "POST /api/files/f1/bundles": { id: "b1" },
+    "POST /api/bundles": { id: "b1" },
   });
   const onClose = vi.fn();
   show(<CopyOutModal fileId="f1" papers={PAPERS} onClose={onClose} />);
@@ -43,12 +43,12 @@ test("several papers leave in the order that was set, without what was taken out
   fireEvent.change(screen.getByLabelText("Title"), { target: { value: "For the lawyer" } });
   fireEvent.click(screen.getByRole("button", { name: "Save as a bundle" }));
   await waitFor(() =>
-    expect(calls.find((c) => c.path === "/api/files/f1/bundles")?.body).toEqual({
+    expect(calls.find((c) => c.path === "/api/bundles")?.body).toEqual({
       name: "For the lawyer",
       documents: ["d2", "d1"],
     }),
   );
-  fireEvent.change(screen.getByLabelText("Who is it for?"), { target: { value: "A lawyer" } });
+  fireEvent.change(screen.getByLabelText("Their name"), { target: { value: "A lawyer" } });
   fireEvent.click(screen.getByRole("button", { name: "Show what they will see" }));
   fireEvent.click(await screen.findByRole("button", { name: "Download for A lawyer" }));
   await waitFor(() => expect(onClose).toHaveBeenCalled());
@@ -69,6 +69,7 @@ test("a bundle tells what changed since it was given, and is given again", async
           { id: "d2", name: "Inspection", isNewer: false },
         ],
         gone: 1,
+        acrossFiles: true,
         by: "Ottilie Brandmoor",
         givenAt: "2026-11-25T10:00:00Z",
       },
@@ -76,7 +77,9 @@ test("a bundle tells what changed since it was given, and is given again", async
   });
   show(<BundlesSection fileId="f1" />);
   expect(
-    await screen.findByText("2 papers · 1 no longer here · given 25 Nov 2026 · 1 changed since"),
+    await screen.findByText(
+      "2 papers · of several files · 1 no longer here · given 25 Nov 2026 · 1 changed since",
+    ),
   ).toBeTruthy();
   expect(screen.getByText("Lease (newer) · Inspection")).toBeTruthy();
   fireEvent.click(screen.getByRole("button", { name: "Give again" }));
@@ -98,17 +101,17 @@ test("papers of several files leave too, and then for somebody else", async () =
   const onClose = vi.fn();
   show(<CopyOutModal papers={PAPERS.slice(0, 2)} onClose={onClose} />);
   await waitFor(() => expect(calls.some((c) => c.path === "/api/usual-copies")).toBe(true));
-  expect(screen.queryByRole("button", { name: "Save as a bundle" })).toBeNull();
-  fireEvent.click(screen.getByRole("checkbox", { name: "then for somebody else too" }));
+  expect(screen.getByRole("button", { name: "Save as a bundle" })).toHaveProperty("disabled", true);
+  fireEvent.click(screen.getByRole("checkbox", { name: "then for another reader too" }));
   const give = async (reader: string) => {
-    fireEvent.change(screen.getByLabelText("Who is it for?"), { target: { value: reader } });
+    fireEvent.change(screen.getByLabelText("Their name"), { target: { value: reader } });
     fireEvent.click(screen.getByRole("button", { name: "Show what they will see" }));
     fireEvent.click(await screen.findByRole("button", { name: `Download for ${reader}` }));
   };
   await give("A lawyer");
-  await waitFor(() => expect(screen.getByLabelText("Who is it for?")).toHaveProperty("value", ""));
+  await waitFor(() => expect(screen.getByLabelText("Their name")).toHaveProperty("value", ""));
   expect(onClose).not.toHaveBeenCalled();
-  fireEvent.click(screen.getByRole("checkbox", { name: "then for somebody else too" }));
+  fireEvent.click(screen.getByRole("checkbox", { name: "then for another reader too" }));
   await give("An authority");
   await waitFor(() => expect(onClose).toHaveBeenCalled());
   const drafted = calls.filter((c) => c.path === "/api/copies-out");

@@ -30,7 +30,9 @@ export function BundlesSection({ fileId }: { fileId: string }) {
     <section className="copies-given" aria-label="Bundles">
       <h2>Bundles</h2>
       {bundles.length === 0 && (
-        <p className="muted">None yet. Choose papers in the table of the file, then “Copies for …”.</p>
+        <p className="muted">
+          None yet. Choose papers in the table of the file or in Find, then “Copies for …”.
+        </p>
       )}
       <ul className="plain-list">
         {bundles.map((bundle) => (
@@ -51,7 +53,7 @@ export function BundlesSection({ fileId }: { fileId: string }) {
       </ul>
       {given && (
         <CopyOutModal
-          fileId={fileId}
+          fileId={given.acrossFiles ? undefined : fileId}
           papers={given.papers}
           bundle={given}
           onClose={() => setGiven(undefined)}
@@ -61,10 +63,11 @@ export function BundlesSection({ fileId }: { fileId: string }) {
   );
 }
 
-function stateOf({ papers, gone, givenAt }: Bundle): string {
+function stateOf({ papers, gone, givenAt, acrossFiles }: Bundle): string {
   const newer = papers.filter((p) => p.isNewer).length;
   return [
     `${papers.length} ${papers.length === 1 ? "paper" : "papers"}`,
+    acrossFiles && "of several files",
     gone > 0 && `${gone} no longer here`,
     givenAt ? `given ${day(givenAt)}` : "never given",
     newer > 0 && `${newer} changed since`,

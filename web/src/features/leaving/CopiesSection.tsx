@@ -7,7 +7,7 @@ import { useMayChange } from "../asof/asOf";
 import { copiesOptions, copyMailsOptions } from "./copyQueries";
 import "./leaving.css";
 
-const WAYS = { DOWNLOAD: "downloaded", PRINT: "printed", MAIL: "mailed" };
+const WAYS = { DOWNLOAD: "downloaded", PRINT: "printed", MAIL: "mailed", PORTAL: "in the portal since" };
 
 /** Who has which copy of a file's papers. */
 export function CopiesSection({ fileId }: { fileId: string }) {

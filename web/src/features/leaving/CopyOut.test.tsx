@@ -1,5 +1,6 @@
 import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import { afterEach, expect, test, vi } from "vitest";
+import { EDIE } from "../../testing/papers";
 import { OTTILIE, PRACTICE, Refusal, serve, show } from "../../testing/screen";
 import { addDays } from "../../ui/days";
 import { CopiesSection } from "./CopiesSection";
@@ -25,7 +26,7 @@ const open = (onClose = () => {}) =>
   show(<CopyOutModal fileId="f1" papers={[{ id: "d1", name: "Letter" }]} onClose={onClose} />);
 
 function answerWho(name: string) {
-  fireEvent.change(screen.getByLabelText("Who is it for?"), { target: { value: name } });
+  fireEvent.change(screen.getByLabelText("Their name"), { target: { value: name } });
   fireEvent.click(screen.getByRole("button", { name: "Show what they will see" }));
 }
 
@@ -80,6 +81,73 @@ test("another wish makes another copy, and who may not open covers is not asked 
   fireEvent.click(screen.getByRole("button", { name: "Show what they will see" }));
   await screen.findByText(/Copy 17/);
   expect(calls.filter((c) => c.path === "/api/copies-out")).toHaveLength(2);
+});
+
+test("a copy is shared in the portal with a guest, who may be invited first", async () => {
+  const onClose = vi.fn();
+  const WREN = { kind: "AROUND", name: "Wren Abelard", is: "guardian", email: "wren@post.example" } as const;
+  const calls = serve({
+    "GET /api/session": OTTILIE,
+    "GET /api/files/f1/readers": [...READERS, { ...WREN, accountId: "w" }],
+    "GET /api/files/f1/shared": {
+      guests: [],
+      asks: [],
+      shares: [
+        {
+          documentId: "d1",
+          documentName: "Letter",
+          accountId: "w",
+          guestName: "Wren Abelard",
+          sharedBy: "Ottilie Brandmoor",
+          sharedAt: "2026-11-20T08:00:00Z",
+        },
+      ],
+    },
+    "GET /api/files/f1/relations": [],
+    "POST /api/copies-out": [{ ...DRAFT, covered: 0, stillReadable: [] }],
+    "POST /api/copies-out/share": {},
+  });
+  show(
+    <CopyOutModal
+      fileId="f1"
+      file={EDIE}
+      papers={[{ id: "d1", name: "Letter" }]}
+      wanted="PORTAL"
+      onClose={onClose}
+    />,
+  );
+  await screen.findByText("what is covered, left open");
+  answerWho("Hallam Insurance");
+  expect(await screen.findByText("Hallam Insurance is not a guest of this file yet.")).toBeTruthy();
+  expect(await screen.findByRole("button", { name: "Share with Hallam Insurance" })).toHaveProperty(
+    "disabled",
+    true,
+  );
+  fireEvent.click(screen.getByRole("button", { name: "Invite a guest" }));
+  expect(await screen.findByLabelText("Mail address of the guest")).toBeTruthy();
+  answerWho("Wren Abelard");
+  expect(await screen.findByText(/sees it already. Shared again/)).toBeTruthy();
+  fireEvent.click(await screen.findByRole("button", { name: "Share with Wren Abelard" }));
+  await waitFor(() => expect(onClose).toHaveBeenCalled());
+  expect(calls.find((c) => c.path === "/api/copies-out/share")?.body).toEqual({
+    copies: ["c1"],
+    accountId: "w",
+    evenIfReadable: false,
+  });
+});
+
+test("what is printed or zipped is asked about too, and may stay with us", async () => {
+  const opened = vi.spyOn(window, "open").mockReturnValue(null);
+  serve({ "GET /api/session": OTTILIE, "GET /api/files/f1/readers": READERS });
+  show(
+    <CopyOutModal fileId="f1" papers={[{ id: "d1", name: "Letter" }]} wanted="PRINT" onClose={() => {}} />,
+  );
+  expect(screen.queryByLabelText("Their name")).toBeNull();
+  fireEvent.click(screen.getByRole("button", { name: "Print for us" }));
+  expect(opened).toHaveBeenCalledWith("/api/print?documents=d1", "_blank", "noopener");
+  fireEvent.click(screen.getByRole("radio", { name: "for somebody else" }));
+  expect(await screen.findByLabelText("Their name")).toBeTruthy();
+  expect(screen.queryByRole("button", { name: "Print for us" })).toBeNull();
 });
 
 test("why a copy cannot be made is said, and nothing is given", async () => {

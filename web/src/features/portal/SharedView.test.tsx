@@ -3,8 +3,8 @@ import { afterEach, expect, test, vi } from "vitest";
 import { EDIE } from "../../testing/papers";
 import { OTTILIE, Refusal, serve, show } from "../../testing/screen";
 import { AskModal } from "./AskModal";
+import { InviteForm } from "./InviteForm";
 import { SharedView } from "./SharedView";
-import { ShareModal } from "./ShareModal";
 
 afterEach(cleanup);
 
@@ -123,48 +123,21 @@ test("who may only look sees who sees what, and changes nothing", async () => {
   }
 });
 
-test("several papers are shared with one guest, one that has all of them is not offered", async () => {
-  const calls = serveShared({ "POST /api/shares": {} });
-  const closed = vi.fn();
-  const papers = [
-    { id: "d1", name: "Guardian consent" },
-    { id: "d2", name: "Letter" },
-  ];
-  show(<ShareModal papers={papers} file={EDIE} open onClose={closed} />);
-  await screen.findByText("Share 2 papers");
-  const offers = await screen.findAllByRole("button", { name: "Share" });
-  expect(offers).toHaveLength(2);
-  fireEvent.click(offers[0] as HTMLElement);
-  await screen.findByText("Shared with Ruth Penhallow.");
-  expect(calls.find((c) => c.path === "/api/shares")?.body).toEqual({
-    accountId: "r",
-    documents: ["d1", "d2"],
-  });
-  expect(closed).toHaveBeenCalled();
-  cleanup();
-  show(<ShareModal papers={papers.slice(0, 1)} file={EDIE} open onClose={() => {}} />);
-  expect(await screen.findByRole("button", { name: "Shared" })).toHaveProperty("disabled", true);
-});
-
-test("a related person is invited with his address and shared with at once", async () => {
-  const calls = serveShared({ "POST /api/guests": { accountId: "w" }, "POST /api/shares": {} });
-  show(<ShareModal papers={[{ id: "d2", name: "Letter" }]} file={EDIE} open onClose={() => {}} />);
-  fireEvent.click(await screen.findByRole("button", { name: "Invite another guest" }));
+test("a related person is invited with his address", async () => {
+  const calls = serveShared({ "POST /api/guests": { accountId: "w" } });
+  const invited = vi.fn();
+  show(<InviteForm files={[EDIE]} okText="Invite" onInvited={invited} />);
   fireEvent.click(await screen.findByRole("button", { name: "Dr. Wolfreth, physician" }));
   expect(screen.queryByRole("button", { name: "Kenji Abelard, sibling" })).toBeNull();
-  fireEvent.click(screen.getByRole("button", { name: "Invite and share" }));
-  await waitFor(() =>
-    expect(calls.find((c) => c.path === "/api/guests")?.body).toEqual({
-      name: "Dr. Wolfreth",
-      email: "wolfreth@post.example",
-      relation: "other",
-      files: ["f1"],
-      rights: { inFile: ["ADD" as const, "REMOVE" as const], inSections: [] },
-    }),
-  );
-  await waitFor(() =>
-    expect(calls.find((c) => c.path === "/api/shares")?.body).toEqual({ accountId: "w", documents: ["d2"] }),
-  );
+  fireEvent.click(screen.getByRole("button", { name: "Invite" }));
+  await waitFor(() => expect(invited).toHaveBeenCalledWith("w", "Dr. Wolfreth"));
+  expect(calls.find((c) => c.path === "/api/guests")?.body).toEqual({
+    name: "Dr. Wolfreth",
+    email: "wolfreth@post.example",
+    relation: "other",
+    files: ["f1"],
+    rights: { inFile: ["ADD" as const, "REMOVE" as const], inSections: [] },
+  });
 });
 
 test("a guest is written to with a paper, and what he wrote counts as seen", async () => {

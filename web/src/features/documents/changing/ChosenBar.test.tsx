@@ -21,8 +21,9 @@ test("chosen papers are zipped, and thrown away with a way back", async () => {
   const clear = vi.fn();
   show(<ChosenBar papers={PAPERS} mayChange onClear={clear} />);
   fireEvent.click(screen.getByRole("button", { name: "ZIP" }));
+  fireEvent.click(await screen.findByRole("button", { name: "ZIP for us" }));
   await screen.findByText(/The ZIP is being made/);
-  expect(calls[0]?.body).toEqual({ documents: ["a", "b"] });
+  expect(calls.find((c) => c.path === "/api/zips")?.body).toEqual({ documents: ["a", "b"] });
   fireEvent.click(screen.getByRole("button", { name: "Throw away" }));
   fireEvent.click(await screen.findByRole("button", { name: "Undo" }));
   await waitFor(() => expect(calls.filter((c) => c.path.endsWith("/restore"))).toHaveLength(2));

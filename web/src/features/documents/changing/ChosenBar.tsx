@@ -2,22 +2,14 @@ import { App, Button } from "antd";
 import { useState } from "react";
 import { api, done, type Shape, wordsOf } from "../../../api/client";
 import type { DocumentState } from "../../../ui/documentStates";
-import { CopyOutModal } from "../../leaving/CopyOutModal";
+import { CopyOutModal, type Wanted } from "../../leaving/CopyOutModal";
 import { NumberPagesModal } from "../../numbering/NumberPagesModal";
-import { ShareModal } from "../../portal/ShareModal";
 import { AskSeveral } from "../../signing/asking/AskSeveral";
 import { SignSeveralModal } from "../../signing/SignSeveralModal";
-import { printPapers } from "../printPapers";
 import { ReasonModal } from "../ReasonModal";
 import { usePaperAction } from "../usePaperAction";
 import { SharedDetailsModal } from "./SharedDetailsModal";
 import { ToFileModal } from "./ToFileModal";
-
-/** As many as the server sets on one PDF. */
-const MOST_PRINTED = 100;
-
-/** As many as leave at once for somebody. */
-const MOST_COPIED = 50;
 
 /** As many as the server numbers at once. */
 const MOST_NUMBERED = 2_000;
@@ -33,9 +25,8 @@ type ChosenBarProps = {
 
 /** What can be done with several chosen papers at once. */
 export function ChosenBar({ papers, mayChange, file, onClear, onAll }: ChosenBarProps) {
-  const [dialog, setDialog] = useState<
-    "details" | "file" | "send-back" | "share" | "sign" | "ask" | "copy" | "number"
-  >();
+  const [dialog, setDialog] = useState<"details" | "file" | "send-back" | "sign" | "ask" | "number">();
+  const [leaves, setLeaves] = useState<Wanted>();
   const { message } = App.useApp();
   const act = usePaperAction();
   const ids = papers.map((p) => p.id);
@@ -72,27 +63,19 @@ export function ChosenBar({ papers, mayChange, file, onClear, onAll }: ChosenBar
   return (
     <div className="ledger-chosen" role="toolbar" aria-label="Chosen papers">
       <strong className="tabular">{papers.length} chosen</strong>
-      <Button
-        size="small"
-        onClick={() =>
-          act.mutate({
-            call: () => api.POST("/api/zips", { body: { documents: ids } }),
-            said: "The ZIP is being made; it can be fetched at the top once it is ready.",
-          })
-        }
-      >
+      <Button size="small" onClick={() => setLeaves("ZIP")}>
         ZIP
       </Button>
-      <Button size="small" disabled={ids.length > MOST_PRINTED} onClick={() => printPapers(ids)}>
+      <Button size="small" onClick={() => setLeaves("PRINT")}>
         Print
       </Button>
-      <Button size="small" disabled={ids.length > MOST_COPIED} onClick={() => setDialog("copy")}>
+      <Button size="small" onClick={() => setLeaves("COPY")}>
         {ids.length === 1 ? "Copy for …" : "Copies for …"}
       </Button>
       {mayChange && (
         <>
           {file && (
-            <Button size="small" onClick={() => setDialog("share")}>
+            <Button size="small" onClick={() => setLeaves("PORTAL")}>
               Share
             </Button>
           )}
@@ -167,8 +150,15 @@ export function ChosenBar({ papers, mayChange, file, onClear, onAll }: ChosenBar
           })
         }
       />
-      {file && <ShareModal papers={papers} file={file} open={dialog === "share"} onClose={close} />}
-      {dialog === "copy" && <CopyOutModal fileId={file?.id} papers={papers} onClose={close} />}
+      {leaves && (
+        <CopyOutModal
+          fileId={file?.id}
+          file={file}
+          papers={papers}
+          wanted={leaves}
+          onClose={() => setLeaves(undefined)}
+        />
+      )}
       {file && dialog === "sign" && <SignSeveralModal papers={unsigned} file={file} onClose={close} />}
       {dialog === "ask" && <AskSeveral ids={unsigned.map((p) => p.id)} onClose={close} />}
       {dialog === "number" && <NumberPagesModal papers={papers} onClose={close} />}

@@ -3,19 +3,18 @@ import { App, Button, Dropdown } from "antd";
 import { useRef, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { api, done, type Shape, wordsOf } from "../../../api/client";
-import { ShareModal } from "../../portal/ShareModal";
+import { CopyOutModal } from "../../leaving/CopyOutModal";
 import { isOffice } from "../../reading/laidOut";
 import { AskModal } from "../../signing/asking/AskModal";
 import { StartSigningModal } from "../../signing/StartSigningModal";
 import { openSigningOptions } from "../documentQueries";
 import { PagesModal } from "../paging/PagesModal";
-import { printPapers } from "../printPapers";
 import { ReasonModal } from "../ReasonModal";
 import { useNewVersion } from "../useNewVersion";
 import { DetailsModal } from "./DetailsModal";
 import { ToFileModal } from "./ToFileModal";
 
-type Dialog = "pages" | "send-back" | "in-error" | "share" | "sign" | "ask" | "details" | "file";
+type Dialog = "pages" | "send-back" | "in-error" | "share" | "print" | "sign" | "ask" | "details" | "file";
 
 /** What can be done with the paper that is read. */
 export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; file: Shape<"FileAnswer"> }) {
@@ -119,7 +118,7 @@ export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; 
             ...(isOpen || hasNoPages || paper.unsignedBy.length > 0
               ? []
               : [{ key: "ask", label: "Ask for signatures", onClick: () => setDialog("ask") }]),
-            ...(hasNoPages ? [] : [{ key: "print", label: "Print", onClick: () => printPapers([paper.id]) }]),
+            ...(hasNoPages ? [] : [{ key: "print", label: "Print", onClick: () => setDialog("print") }]),
             { key: "discard", label: "Throw away", onClick: discard },
           ],
         }}
@@ -164,7 +163,15 @@ export function PaperActions({ paper, file }: { paper: Shape<"DocumentAnswer">; 
           )
         }
       />
-      <ShareModal papers={[paper]} file={file} open={dialog === "share"} onClose={close} />
+      {(dialog === "share" || dialog === "print") && (
+        <CopyOutModal
+          fileId={file.id}
+          file={file}
+          papers={[paper]}
+          wanted={dialog === "share" ? "PORTAL" : "PRINT"}
+          onClose={close}
+        />
+      )}
       {dialog === "ask" && (
         <AskModal
           papers={[

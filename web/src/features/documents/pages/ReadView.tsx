@@ -306,6 +306,7 @@ function OneVersion({
       {leaves && (
         <CopyOutModal
           fileId={paper.fileId}
+          file={file}
           papers={[{ id: paper.id, name: paper.name }]}
           onClose={() => setLeaves(false)}
         />
@@ -338,15 +339,15 @@ function Download({ paper, version, onCopy }: DownloadProps) {
             : []),
           {
             key: "content",
-            label: <a href={`${base}/content`}>{covered ? "With covers closed" : "As it came"}</a>,
+            label: <a href={`${base}/content`}>{covered ? "For us, covers closed" : "For us, as it came"}</a>,
           },
           ...(covered && opensCovers
-            ? [{ key: "open", label: <a href={`${base}/content?open=true`}>As it came, covers open</a> }]
+            ? [{ key: "open", label: <a href={`${base}/content?open=true`}>For us, covers open</a> }]
             : []),
           {
             key: "archive",
             disabled: version.pages === 0,
-            label: <a href={`${base}/archive`}>Archive copy (PDF/A-2b)</a>,
+            label: <a href={`${base}/archive`}>For us, archive copy (PDF/A-2b)</a>,
           },
         ],
       }}

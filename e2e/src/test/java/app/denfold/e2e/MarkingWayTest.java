@@ -116,7 +116,7 @@ class MarkingWayTest {
         Locator dialog = page.getByRole(AriaRole.DIALOG).last();
         assertThat(dialog.locator(".covers-found")).containsText("Tamsin Korhola");
         accessibility.look(page);
-        page.locator(".ant-modal-footer .ant-btn-primary").click();
+        page.locator(".copy-footer .ant-btn-primary").click();
         assertThat(onPage("cover").first()).isVisible();
         assertThat(margin()).containsText("Cover");
     }
@@ -124,9 +124,9 @@ class MarkingWayTest {
     private void givesACopy() throws Exception {
         desk.button("Download").click();
         page.getByText("A copy for …").click();
-        page.getByLabel("Who is it for?").fill(INSURER);
+        page.getByLabel("Their name").fill(INSURER);
         desk.button("Show what they will see").click();
-        Locator give = page.locator(".ant-modal-footer .ant-btn-primary")
+        Locator give = page.locator(".copy-footer .ant-btn-primary")
                 .filter(new Locator.FilterOptions().setHasText("Download for " + INSURER));
         assertThat(give).containsText("covered");
         assertThat(page.locator(".copy-pages img").first()).isVisible();
@@ -183,7 +183,7 @@ class MarkingWayTest {
         assertThat(page.locator(".sheet").first()).isVisible();
         desk.button("Download").click();
         page.getByText("A copy for …").click();
-        page.getByLabel("Who is it for?").fill(INSURER);
+        page.getByLabel("Their name").fill(INSURER);
         desk.button("Show what they will see").click();
         desk.button("By mail …").click();
         page.getByLabel("Mail address").fill(INSURERS_MAIL);
@@ -247,10 +247,10 @@ class MarkingWayTest {
         assertThat(margin()).containsText("Ask for the original.");
         desk.button("Download").click();
         page.getByText("A copy for …").click();
-        page.getByLabel("Who is it for?").fill(INSURER);
+        page.getByLabel("Their name").fill(INSURER);
         page.getByLabel("our highlights, notes, stamps and drawings").check();
         desk.button("Show what they will see").click();
-        Locator give = page.locator(".ant-modal-footer .ant-btn-primary")
+        Locator give = page.locator(".copy-footer .ant-btn-primary")
                 .filter(new Locator.FilterOptions().setHasText("Download for " + INSURER));
         Download download = page.waitForDownload(give::click);
         Path copy = folder.resolve("with-marks.pdf");

@@ -200,7 +200,8 @@ class OnePapersWayTest {
         assertThat(desk.page().locator(".reader-tools")).containsText("version 2");
         desk.button("Download").click();
         Download download = desk.page()
-                .waitForDownload(() -> desk.page().getByText("As it came").click());
+                .waitForDownload(
+                        () -> desk.page().getByText("For us, as it came").click());
         byte[] pdf = Files.readAllBytes(download.path());
         assertThat(pdfsig(pdf)).contains("Signature is Valid.", "Total document signed");
         pdf[200] ^= 1;
@@ -229,7 +230,10 @@ class OnePapersWayTest {
     private void sharesTheContractWithTheEmployee() {
         desk.button("Share").first().click();
         assertThat(desk.page().getByLabel("Mail address of the guest")).hasValue(MAIL);
-        desk.button("Invite and share").click();
+        desk.inDialog("Invite").click();
+        desk.button("Show what they will see").click();
+        assertThat(desk.page().locator(".copy-pages img").first()).isVisible();
+        desk.button("Share with Wendeline Okparo").click();
         assertThat(desk.page().getByText("Shared with Wendeline Okparo")).isVisible();
     }
 

@@ -175,6 +175,7 @@ class ReadAndFindWayTest {
                     .check();
         }
         desk.button("ZIP").click();
+        desk.button("ZIP for us").click();
         Locator work = page.locator(".top-right .linklike");
         assertThat(work).hasText("work done");
         work.click();

@@ -67,7 +67,7 @@ class Shots {
         page.navigate("/files/" + file + "?paper=" + paper);
         desk.button("Download").click();
         page.getByText("A copy for …").click();
-        page.getByLabel("Who is it for?").fill("Hallam Insurance");
+        page.getByLabel("Their name").fill("Hallam Insurance");
         desk.button("Show what they will see").click();
         page.locator(".copy-pages img").first().waitFor();
         take(page, "copy-out");

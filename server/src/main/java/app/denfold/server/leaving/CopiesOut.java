@@ -102,6 +102,10 @@ public class CopiesOut {
             return new Handing(way, evenIfReadable, null, way == Way.PRINT ? "printed" : "downloaded");
         }
 
+        public static Handing inPortal(boolean evenIfReadable) {
+            return new Handing(Way.PORTAL, evenIfReadable, null, "put into the portal");
+        }
+
         public static Handing byMail(UUID mailId, boolean evenIfReadable, String words) {
             return new Handing(Way.MAIL, evenIfReadable, mailId, words);
         }
@@ -129,10 +133,7 @@ public class CopiesOut {
         if (copy.givenAt() != null) {
             throw Refusal.conflict("given", "Copy " + copy.number() + " was given already.");
         }
-        boolean isPresent = paper.versions().size() == copy.version()
-                && DraftCopies.hash(covers.covers(paper.id(), copy.version(), paper.latest()))
-                        .equals(copy.coversSha256());
-        if (!isPresent) {
+        if (!isPresent(copy, paper)) {
             throw Refusal.conflict(
                     "changed", "“" + paper.name() + "” was changed since you looked at the copy. Look at it again.");
         }
@@ -152,6 +153,23 @@ public class CopiesOut {
                         + copy.reader().name() + ", " + copy.coversInWords()
                         + (copy.stillReadable().isEmpty() ? "" : "; some of it can be read elsewhere in the copy")));
         return given(copy, paper);
+    }
+
+    /** The bytes of one that was given; empty once its paper or the covers on it have changed, or it is gone. */
+    public Optional<String> present(UUID id) {
+        return Objects.requireNonNull(transactions.execute(t -> copies.findById(id)
+                .filter(c -> c.givenAt() != null)
+                .filter(c -> documents
+                        .outsideWastebasket(c.documentId())
+                        .filter(d -> isPresent(c, d))
+                        .isPresent())
+                .map(LeavingPaper::sha256)));
+    }
+
+    private boolean isPresent(LeavingPaper copy, FiledDocument paper) {
+        return paper.versions().size() == copy.version()
+                && DraftCopies.hash(covers.covers(paper.id(), copy.version(), paper.latest()))
+                        .equals(copy.coversSha256());
     }
 
     /** Makes a copy for somebody whose file it is, covers closed and without marks, and notes it as handed to them. */
@@ -232,10 +250,14 @@ public class CopiesOut {
             Instant at,
             @Nullable UUID mailId) {}
 
-    /** All that were given of these papers, whoever asks; for the product's own work. */
+    /**
+     * All that were given of these papers to take along, whoever asks; for the product's own work. What a guest sees in the
+     * portal the portal knows.
+     */
     @Transactional(readOnly = true)
     public List<GivenTo> givenOf(Collection<UUID> documentIds) {
         return copies.findByDocumentIdInAndGivenAtIsNotNullOrderByNumber(documentIds).stream()
+                .filter(c -> c.way() != Way.PORTAL)
                 .map(c -> new GivenTo(
                         c.documentId(),
                         c.version(),

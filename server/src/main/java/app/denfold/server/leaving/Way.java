@@ -4,5 +4,6 @@ package app.denfold.server.leaving;
 enum Way {
     DOWNLOAD,
     PRINT,
-    MAIL
+    MAIL,
+    PORTAL
 }

@@ -295,8 +295,38 @@ public class Guests {
                     (chosen.size() == 1 ? "This paper is" : "These papers are") + " shared with " + guest.name()
                             + " already.");
         }
-        if (accounts.hasPassword(accountId)) {
-            tell(viewer, last.fileId(), guest, shared);
+        tellOf(viewer, last.fileId(), guest, shared);
+    }
+
+    /**
+     * Makes copies visible to a guest of the file of their papers, and tells him by one mail of those papers that he did not
+     * see before; of the others he sees the copy from now on. Once a paper or its covers change, he sees it as it then
+     * stands, with its covers closed.
+     *
+     * @param copies of whose papers the viewer may see each; at least one
+     * @throws Refusal when one of them cannot be shared
+     */
+    @Transactional
+    public void shareCopies(Viewer viewer, List<CopyOf> copies, UUID accountId) {
+        viewer.requireChange();
+        List<FiledDocument> chosen = copies.stream()
+                .map(c -> documents.visible(viewer, c.documentId))
+                .toList();
+        int shared = show(viewer, chosen, accountId);
+        copies.forEach(c -> shares.findByAccountIdAndDocumentIdAndWithdrawnAtIsNull(accountId, c.documentId)
+                .ifPresent(s -> s.showCopy(c.copyId)));
+        UUID fileId = chosen.get(0).fileId();
+        if (shared > 0) {
+            tellOf(viewer, fileId, guestOf(fileId, accountId), shared);
+        }
+    }
+
+    /** A copy of a paper. */
+    public record CopyOf(UUID documentId, UUID copyId) {}
+
+    private void tellOf(Viewer viewer, UUID fileId, Viewer guest, int papers) {
+        if (accounts.hasPassword(guest.accountId())) {
+            tell(viewer, fileId, guest, papers);
         }
     }
 

@@ -22,6 +22,10 @@ public class Share {
     private UUID accountId;
     private UUID documentId;
     private UUID fileId;
+
+    /** The very copy that is shown; null where it is the paper with its covers closed. */
+    private @Nullable UUID copyId;
+
     private String sharedBy;
     private Instant sharedAt;
     private @Nullable Instant withdrawnAt;
@@ -36,6 +40,10 @@ public class Share {
         this.fileId = fileId;
         this.sharedBy = sharedBy;
         this.sharedAt = now;
+    }
+
+    void showCopy(UUID copy) {
+        this.copyId = copy;
     }
 
     void withdraw(Instant now) {
@@ -56,6 +64,10 @@ public class Share {
 
     UUID fileId() {
         return fileId;
+    }
+
+    public @Nullable UUID copyId() {
+        return copyId;
     }
 
     String sharedBy() {

@@ -102,7 +102,7 @@ public class ZipPapers {
                 "downloaded",
                 line.file.id(),
                 line.document.id(),
-                "downloaded “" + line.document.name() + "” in a ZIP of " + lines.size()))));
+                "downloaded “" + line.document.name() + "” for the practice itself, in a ZIP of " + lines.size()))));
         return lines.size();
     }
 

@@ -256,22 +256,24 @@ class CoversTest {
                 .contains("about the box of the pony");
 
         Map<String, Object> wanted = Map.of("name", "For the lawyer", "documents", List.of(other, one));
-        UUID bundle = api.post("/api/files/{id}/bundles", wanted, file).id("$.id");
+        UUID bundle = api.post("/api/bundles", wanted).id("$.id");
         api.post("/api/bundles/{id}/given", Map.of(), bundle);
         api.renew(one, "newer.pdf", Papers.pages(List.of(LETTER)));
         Api.Answer kept = api.get("/api/files/{id}/bundles", file);
         assertThat(kept.<List<String>>at("$[0].papers[*].id")).containsExactly(other.toString(), one.toString());
         assertThat(kept.<List<Boolean>>at("$[0].papers[*].isNewer")).containsExactly(false, true);
-        UUID elsewhere = read(api, api.newEmployee("Elsewhere", null), "Another file.");
-        assertThat(api.post(
-                                "/api/files/{id}/bundles",
-                                Map.of("name", "Mixed", "documents", List.of(one, elsewhere)),
-                                file)
-                        .status())
-                .isEqualTo(422);
+        UUID away = api.newEmployee("Elsewhere", null);
+        UUID elsewhere = read(api, away, "Another file.");
+        api.post("/api/bundles", Map.of("name", "Across", "documents", List.of(elsewhere, one)));
+        for (UUID either : List.of(file, away)) {
+            Api.Answer across = api.get("/api/files/{id}/bundles", either);
+            assertThat(across.<List<String>>at("$[?(@.acrossFiles==true)].papers[*].id"))
+                    .containsExactly(elsewhere.toString(), one.toString());
+        }
         api.post("/api/documents/discard", Map.of("documents", List.of(one)));
-        assertThat(api.get("/api/files/{id}/bundles", file).<Integer>at("$[0].gone"))
-                .isEqualTo(1);
+        assertThat(api.get("/api/files/{id}/bundles", file).<List<Integer>>at("$[*].gone"))
+                .as("the other one holds no paper of this file any more")
+                .containsExactly(1);
         assertThat(api.send(HttpMethod.DELETE, "/api/bundles/{id}", null, bundle)
                         .status())
                 .isEqualTo(204);
@@ -283,8 +285,8 @@ class CoversTest {
         UUID file = api.newFile("patient", "Bundlehidden", null, "Therapy");
         UUID hidden = api.fileNewPaper(file, "clearance", LocalDate.now().minusDays(2));
         UUID open = read(api, file, LETTER);
-        api.post("/api/files/{id}/bundles", Map.of("name", "Secret", "documents", List.of(hidden)), file);
-        api.post("/api/files/{id}/bundles", Map.of("name", "Both", "documents", List.of(hidden, open)), file);
+        api.post("/api/bundles", Map.of("name", "Secret", "documents", List.of(hidden)));
+        api.post("/api/bundles", Map.of("name", "Both", "documents", List.of(hidden, open)));
         UUID copy = draft(api, hidden, "A doctor", false, false, true).id("$[0].id");
         give(api, copy, false);
 

@@ -58,6 +58,7 @@ final class RightsTable {
             GET     /api/board/falling                                         LOOK       COVERAGE
             GET     /api/board/forecast                                        LOOK       COVERAGE
             GET     /api/board/teams                                           LOOK
+            POST    /api/bundles                                               CHANGE
             DELETE  /api/bundles/{id}                                          CHANGE
             POST    /api/bundles/{id}/given                                    LOOK
             GET     /api/colleagues                                            LOOK
@@ -66,6 +67,7 @@ final class RightsTable {
             POST    /api/copies-out/give                                       LOOK
             GET     /api/copies-out/joined                                     LOOK
             POST    /api/copies-out/mail                                       CHANGE
+            POST    /api/copies-out/share                                      CHANGE
             GET     /api/copies-out/zipped                                     LOOK
             GET     /api/copies-out/{id}/content                               LOOK
             GET     /api/copies-out/{id}/pages/{page}                          LOOK
@@ -160,7 +162,6 @@ final class RightsTable {
             POST    /api/files/{id}/asks                                       CHANGE
             POST    /api/files/{id}/asks/{askId}/withdraw                      CHANGE
             GET     /api/files/{id}/bundles                                    LOOK
-            POST    /api/files/{id}/bundles                                    CHANGE
             GET     /api/files/{id}/chase                                      LOOK
             POST    /api/files/{id}/chase                                      CHANGE
             GET     /api/files/{id}/copies                                     LOOK

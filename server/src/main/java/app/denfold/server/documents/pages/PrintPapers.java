@@ -89,8 +89,8 @@ class PrintPapers {
                     "documents", "These are " + pages.size() + " pages; print at most " + MOST_PAGES + " at once.");
         }
         Path made = contents.copyToFile(pages);
-        transactions.executeWithoutResult(t -> printed.forEach(p -> trail.record(
-                new AuditEntry(viewer.actor(), "printed", p.fileId(), p.id(), "printed “" + p.name() + "”"))));
+        transactions.executeWithoutResult(t -> printed.forEach(p -> trail.record(new AuditEntry(
+                viewer.actor(), "printed", p.fileId(), p.id(), "printed “" + p.name() + "” for the practice itself"))));
         return made;
     }
 

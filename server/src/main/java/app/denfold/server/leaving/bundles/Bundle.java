@@ -18,7 +18,8 @@ class Bundle {
     @Id
     private UUID id;
 
-    private UUID fileId;
+    /** The file that all its papers are of; null for papers of several. */
+    private @Nullable UUID fileId;
 
     @SuppressWarnings("NullAway.Init")
     @Version
@@ -36,7 +37,7 @@ class Bundle {
     @SuppressWarnings("NullAway.Init")
     protected Bundle() {}
 
-    Bundle(UUID fileId, String name, List<UUID> documents, String byName, Instant now) {
+    Bundle(@Nullable UUID fileId, String name, List<UUID> documents, String byName, Instant now) {
         this.id = UuidCreator.getTimeOrderedEpoch();
         this.fileId = fileId;
         this.name = name;
@@ -49,6 +50,7 @@ class Bundle {
         return id;
     }
 
+    @Nullable
     UUID fileId() {
         return fileId;
     }

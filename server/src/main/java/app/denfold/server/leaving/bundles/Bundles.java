@@ -20,12 +20,13 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Keeps which papers of a file are given together. */
+/** Keeps which papers are given together: of one file, or found together in several. */
 @Service
 class Bundles {
 
     private static final int MOST_PAPERS = 50;
     private static final int MOST_IN_FILE = 100;
+    private static final int MOST_ACROSS = 1_000;
     private static final int LONGEST = 120;
 
     private final BundleRepository bundles;
@@ -51,8 +52,9 @@ class Bundles {
     record PaperInBundle(UUID id, String name, boolean isNewer) {}
 
     /**
-     * @param papers that the viewer may see and that are still in the file, in their order
-     * @param gone how many are no longer in the file
+     * @param papers that the viewer may see and that are still there, in their order
+     * @param gone how many are no longer there
+     * @param acrossFiles whether its papers are of several files
      * @param givenAt when it was last given; null when that was never
      */
     record BundleAnswer(
@@ -60,40 +62,44 @@ class Bundles {
             String name,
             List<PaperInBundle> papers,
             int gone,
+            boolean acrossFiles,
             String by,
             @Nullable Instant givenAt) {}
 
-    /** By name. */
+    /** Of a file, those of several files with papers of this one among them, by name. */
     @Transactional(readOnly = true)
     List<BundleAnswer> of(Viewer viewer, UUID fileId) {
         files.visible(viewer, fileId);
-        return bundles.findByFileIdOrderByNameAscIdAsc(fileId).stream()
+        UUID[] papers = documents.ofFile(fileId).stream().map(FiledDocument::id).toArray(UUID[]::new);
+        return bundles.findOf(fileId, papers).stream()
                 .filter(b -> maySee(viewer, b))
                 .map(b -> answer(viewer, b))
                 .toList();
     }
 
     private BundleAnswer answer(Viewer viewer, Bundle bundle) {
-        Map<UUID, FiledDocument> visible = inFile(viewer, bundle);
+        Map<UUID, FiledDocument> visible = stillThere(viewer, bundle);
         List<PaperInBundle> papers = bundle.documents().stream()
                 .filter(visible::containsKey)
                 .map(id -> paper(Objects.requireNonNull(visible.get(id)), bundle.givenAt()))
                 .toList();
-        int gone = bundle.documents().size() - inFile(Viewer.product(), bundle).size();
-        return new BundleAnswer(bundle.id(), bundle.name(), papers, gone, bundle.byName(), bundle.givenAt());
+        int gone =
+                bundle.documents().size() - stillThere(Viewer.product(), bundle).size();
+        return new BundleAnswer(
+                bundle.id(), bundle.name(), papers, gone, bundle.fileId() == null, bundle.byName(), bundle.givenAt());
     }
 
-    /** Of its papers those that the viewer may see and that are still in the file. */
-    private Map<UUID, FiledDocument> inFile(Viewer viewer, Bundle bundle) {
+    /** Of its papers those that the viewer may see and that are still there; those of one file must still be in it. */
+    private Map<UUID, FiledDocument> stillThere(Viewer viewer, Bundle bundle) {
         return documents.visible(viewer, new HashSet<>(bundle.documents())).stream()
-                .filter(d -> d.fileId().equals(bundle.fileId()))
+                .filter(d -> bundle.fileId() == null || d.fileId().equals(bundle.fileId()))
                 .collect(Collectors.toMap(FiledDocument::id, d -> d));
     }
 
     /** Whether the viewer may know of it: not of one whose papers are all hidden from them. */
     private boolean maySee(Viewer viewer, Bundle bundle) {
-        return !inFile(viewer, bundle).isEmpty()
-                || inFile(Viewer.product(), bundle).isEmpty();
+        return !stillThere(viewer, bundle).isEmpty()
+                || stillThere(Viewer.product(), bundle).isEmpty();
     }
 
     private static PaperInBundle paper(FiledDocument paper, @Nullable Instant givenAt) {
@@ -103,16 +109,17 @@ class Bundles {
                 givenAt != null && paper.latest().madeAt().isAfter(givenAt));
     }
 
-    /** @throws Refusal when it has no name or no papers, or one is not of this file */
+    /** @throws Refusal when it has no name or no papers, or one may not be seen */
     @Transactional
-    UUID make(Viewer viewer, UUID fileId, String name, List<UUID> ids) {
+    UUID make(Viewer viewer, String name, List<UUID> ids) {
         viewer.requireChange();
-        files.visible(viewer, fileId);
-        if (bundles.countByFileId(fileId) >= MOST_IN_FILE) {
-            throw Refusal.invalid("name", "A file holds up to " + MOST_IN_FILE + " bundles.");
-        }
-        Bundle bundle = bundles.save(
-                new Bundle(fileId, checkedName(name), checked(viewer, fileId, ids), viewer.name(), calendar.now()));
+        List<UUID> papers = checked(ids);
+        Set<UUID> of = papers.stream()
+                .map(id -> documents.visible(viewer, id).fileId())
+                .collect(Collectors.toSet());
+        UUID fileId = of.size() == 1 ? of.iterator().next() : null;
+        requireRoom(fileId);
+        Bundle bundle = bundles.save(new Bundle(fileId, checkedName(name), papers, viewer.name(), calendar.now()));
         tell(viewer, bundle, "made the bundle");
         return bundle.id();
     }
@@ -136,11 +143,23 @@ class Bundles {
 
     private Bundle visible(Viewer viewer, UUID id) {
         Bundle bundle = bundles.findById(id).orElseThrow(() -> Refusal.notFound("bundle"));
-        files.visible(viewer, bundle.fileId());
+        if (bundle.fileId() != null) {
+            files.visible(viewer, bundle.fileId());
+        }
         if (!maySee(viewer, bundle)) {
             throw Refusal.notFound("bundle");
         }
         return bundle;
+    }
+
+    private void requireRoom(@Nullable UUID fileId) {
+        if (fileId != null && bundles.countByFileId(fileId) >= MOST_IN_FILE) {
+            throw Refusal.invalid("name", "A file holds up to " + MOST_IN_FILE + " bundles.");
+        }
+        if (fileId == null && bundles.countByFileIdIsNull() >= MOST_ACROSS) {
+            throw Refusal.invalid(
+                    "name", "Up to " + MOST_ACROSS + " bundles hold papers of several files. Remove one first.");
+        }
     }
 
     private static String checkedName(String name) {
@@ -150,21 +169,16 @@ class Bundles {
         return name.strip();
     }
 
-    private List<UUID> checked(Viewer viewer, UUID fileId, List<UUID> ids) {
+    private static List<UUID> checked(List<UUID> ids) {
         List<UUID> distinct = ids.stream().distinct().toList();
         if (distinct.isEmpty() || distinct.size() > MOST_PAPERS) {
             throw Refusal.invalid("documents", "Choose from 1 to " + MOST_PAPERS + " papers.");
-        }
-        boolean areOfFile = distinct.stream()
-                .allMatch(id -> documents.visible(viewer, id).fileId().equals(fileId));
-        if (!areOfFile) {
-            throw Refusal.invalid("documents", "A bundle holds papers of one file.");
         }
         return distinct;
     }
 
     private void tell(Viewer viewer, Bundle bundle, String done) {
-        Set<String> types = inFile(Viewer.product(), bundle).values().stream()
+        Set<String> types = stillThere(Viewer.product(), bundle).values().stream()
                 .flatMap(d -> d.types().stream())
                 .collect(Collectors.toSet());
         trail.record(AuditEntry.ofFile(viewer.actor(), "bundle", bundle.fileId(), done + " “" + bundle.name() + "”")

@@ -29,17 +29,17 @@ class BundlesController {
 
     record MadeBundle(UUID id) {}
 
-    /** The bundles of a file, each with its papers in their order. */
+    /** The bundles with papers of a file, each with all its papers in their order. */
     @GetMapping("/api/files/{id}/bundles")
     List<BundleAnswer> of(Viewer viewer, @PathVariable UUID id) {
         return bundles.of(viewer, id);
     }
 
-    /** Keeps papers of a file as a bundle. */
-    @PostMapping("/api/files/{id}/bundles")
+    /** Keeps papers, of one file or of several, as a bundle. */
+    @PostMapping("/api/bundles")
     @ResponseStatus(HttpStatus.CREATED)
-    MadeBundle make(Viewer viewer, @PathVariable UUID id, @Valid @RequestBody BundleRequest body) {
-        return new MadeBundle(bundles.make(viewer, id, body.name(), body.documents()));
+    MadeBundle make(Viewer viewer, @Valid @RequestBody BundleRequest body) {
+        return new MadeBundle(bundles.make(viewer, body.name(), body.documents()));
     }
 
     /** Removes a bundle; its papers stay. */

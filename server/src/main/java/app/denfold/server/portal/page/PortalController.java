@@ -2,8 +2,8 @@ package app.denfold.server.portal.page;
 
 import app.denfold.server.access.Viewer;
 import app.denfold.server.content.Download;
-import app.denfold.server.documents.GivenOut;
 import app.denfold.server.portal.seeing.SearchShown;
+import app.denfold.server.portal.seeing.ShownPapers;
 import app.denfold.server.portal.seeing.ZipShown;
 import app.denfold.server.portal.sending.SendToPractice;
 import jakarta.annotation.Nullable;
@@ -43,7 +43,7 @@ class PortalController {
     private final SearchShown search;
     private final ZipShown zip;
     private final Download download;
-    private final GivenOut given;
+    private final ShownPapers shown;
 
     PortalController(
             Portal portal,
@@ -51,8 +51,8 @@ class PortalController {
             SearchShown search,
             ZipShown zip,
             Download download,
-            GivenOut given) {
-        this.given = given;
+            ShownPapers shown) {
+        this.shown = shown;
         this.portal = portal;
         this.sending = sending;
         this.search = search;
@@ -74,13 +74,13 @@ class PortalController {
             @PathVariable int page,
             @RequestParam(defaultValue = "900") int width) {
         portal.lookedAt(guest, id);
-        return download.page(given.closedNewest(id), page, width);
+        return download.page(shown.bytes(guest.accountId(), id), page, width);
     }
 
     @GetMapping(path = "/documents/{id}/content", produces = MediaType.APPLICATION_OCTET_STREAM_VALUE)
     ResponseEntity<Resource> content(Viewer guest, @PathVariable UUID id) {
         String name = portal.download(guest, id);
-        return download.attachment(given.closedNewest(id), name);
+        return download.attachment(shown.bytes(guest.accountId(), id), name);
     }
 
     /**
@@ -131,7 +131,7 @@ class PortalController {
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"Papers.zip\"")
                 .cacheControl(CacheControl.noStore())
-                .body(to -> zip.write(all, to));
+                .body(to -> zip.write(guest.accountId(), all, to));
     }
 
     @DeleteMapping("/papers/{id}")

@@ -7,10 +7,12 @@ import app.denfold.server.catalog.Catalog;
 import app.denfold.server.content.Contents;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
+import app.denfold.server.documents.GivenOut;
 import app.denfold.server.portal.GuestRight;
 import app.denfold.server.portal.GuestRights;
 import app.denfold.server.portal.Share;
 import app.denfold.server.portal.ShareRepository;
+import app.denfold.server.portal.SharedCopies;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.time.Instant;
@@ -40,6 +42,8 @@ public class ShownPapers {
     private final Contents contents;
     private final Catalog catalog;
     private final ObjectProvider<SensitiveThings> sensitive;
+    private final GivenOut given;
+    private final ObjectProvider<SharedCopies> copies;
     private final PracticeCalendar calendar;
 
     ShownPapers(
@@ -49,6 +53,8 @@ public class ShownPapers {
             Contents contents,
             Catalog catalog,
             ObjectProvider<SensitiveThings> sensitive,
+            GivenOut given,
+            ObjectProvider<SharedCopies> copies,
             PracticeCalendar calendar) {
         this.rights = rights;
         this.shares = shares;
@@ -56,6 +62,8 @@ public class ShownPapers {
         this.contents = contents;
         this.catalog = catalog;
         this.sensitive = sensitive;
+        this.given = given;
+        this.copies = copies;
         this.calendar = calendar;
     }
 
@@ -141,6 +149,18 @@ public class ShownPapers {
     @Transactional(readOnly = true)
     public FiledDocument one(UUID accountId, UUID documentId) {
         return find(accountId, documentId).orElseThrow(() -> Refusal.notFound("paper"));
+    }
+
+    /**
+     * The bytes that somebody sees of a paper that is shown to him: the copy that was made for him, as long as it is what he
+     * may see, else the newest version with its covers closed.
+     */
+    public String bytes(UUID accountId, UUID documentId) {
+        return shares.findByAccountIdAndDocumentIdAndWithdrawnAtIsNull(accountId, documentId)
+                .map(Share::copyId)
+                .flatMap(copy ->
+                        copies.stream().flatMap(c -> c.present(copy).stream()).findFirst())
+                .orElseGet(() -> given.closedNewest(documentId));
     }
 
     public boolean sees(UUID accountId, UUID documentId) {

@@ -1,7 +1,6 @@
 package app.denfold.server.portal.seeing;
 
 import app.denfold.server.content.ZipContents;
-import app.denfold.server.documents.GivenOut;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.util.List;
@@ -13,18 +12,18 @@ import org.springframework.stereotype.Service;
 public class ZipShown {
 
     private final ZipContents zips;
-    private final GivenOut given;
+    private final ShownPapers shown;
 
-    ZipShown(ZipContents zips, GivenOut given) {
+    ZipShown(ZipContents zips, ShownPapers shown) {
         this.zips = zips;
-        this.given = given;
+        this.shown = shown;
     }
 
     /** @param name without its ending, under which it stands there unless another has it already */
     public record Entry(UUID id, String name) {}
 
-    /** Writes them as they are given out. */
-    public void write(List<Entry> entries, OutputStream to) throws IOException {
-        zips.write(entries.stream().map(e -> new ZipContents.Named(e.name, given.closedNewest(e.id))), to);
+    /** Writes them as that account sees them. */
+    public void write(UUID accountId, List<Entry> entries, OutputStream to) throws IOException {
+        zips.write(entries.stream().map(e -> new ZipContents.Named(e.name, shown.bytes(accountId, e.id))), to);
     }
 }
