@@ -1,11 +1,13 @@
 package app.denfold.paper.worker;
 
+import app.denfold.core.letters.RichText;
 import app.denfold.paper.Format;
 import app.denfold.paper.copies.ArchiveCopy;
 import app.denfold.paper.copies.BundlePdf;
 import app.denfold.paper.copies.CopyPages;
 import app.denfold.paper.copies.LeavingCopy;
 import app.denfold.paper.copies.NumberedCopy;
+import app.denfold.paper.letters.LetterHead;
 import app.denfold.paper.places.WritingPlace;
 import app.denfold.paper.reading.PageFacts;
 import app.denfold.paper.reading.ReadPages;
@@ -223,6 +225,19 @@ public final class PaperWorkers implements AutoCloseable {
                             return new Task.Bundle(title, lent, output.toString());
                         },
                         to)
+                .pages();
+    }
+
+    /**
+     * Lays a letter out on pages.
+     *
+     * @param content without places
+     * @return how many pages it has
+     * @throws WorkerFailed when that was not possible within the bounds
+     */
+    public int letter(List<RichText> content, LetterHead head, String title, String language, Path to)
+            throws IOException {
+        return handle((folder, output) -> new Task.Letter(content, head, title, language, output.toString()), to)
                 .pages();
     }
 

@@ -1,5 +1,6 @@
 package app.denfold.paper.worker;
 
+import app.denfold.core.letters.RichText;
 import app.denfold.core.marks.PageBox;
 import app.denfold.core.numbering.NumberForm;
 import app.denfold.core.numbering.NumberPlace;
@@ -12,6 +13,8 @@ import app.denfold.paper.copies.LeavingCopy;
 import app.denfold.paper.copies.NumberedCopy;
 import app.denfold.paper.copies.Unlock;
 import app.denfold.paper.drawing.PageImage;
+import app.denfold.paper.letters.LetterHead;
+import app.denfold.paper.letters.LetterPdf;
 import app.denfold.paper.places.FindPlaces;
 import app.denfold.paper.reading.PageFacts;
 import app.denfold.paper.reading.ReadPages;
@@ -134,6 +137,13 @@ sealed interface Task {
                     parts.stream()
                             .map(p -> new BundlePdf.Part(Path.of(p.file()), p.title()))
                             .toList()));
+        }
+    }
+
+    record Letter(List<RichText> content, LetterHead head, String title, String language, String to) implements Task {
+        @Override
+        public Report done(Conversation with) throws IOException {
+            return Report.made(LetterPdf.to(Path.of(to), content, head, title, language));
         }
     }
 

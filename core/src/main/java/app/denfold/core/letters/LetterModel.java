@@ -1,0 +1,64 @@
+package app.denfold.core.letters;
+
+import java.util.Collection;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/**
+ * What letters of one sort are written by.
+ *
+ * @param asks what is asked of the writer each time, in this order
+ * @param blocks in the order of the page
+ */
+public record LetterModel(List<AskedFor> asks, List<LetterBlock> blocks) {
+
+    public static final int MOST_BLOCKS = 200;
+
+    /** @throws IllegalArgumentException with words for whoever wrote it, when it cannot be so */
+    public LetterModel {
+        asks = asks == null ? List.of() : List.copyOf(asks);
+        blocks = blocks == null ? List.of() : List.copyOf(blocks);
+        if (blocks.isEmpty() || blocks.size() > MOST_BLOCKS) {
+            throw new IllegalArgumentException("A model has from 1 to " + MOST_BLOCKS + " blocks");
+        }
+        requireOnce(blocks.stream().map(LetterBlock::id).toList(), "block");
+        requireOnce(asks.stream().map(AskedFor::code).toList(), "question");
+    }
+
+    private static void requireOnce(Collection<String> names, String what) {
+        Set<String> seen = new HashSet<>();
+        for (String name : names) {
+            if (!seen.add(name)) {
+                throw new IllegalArgumentException("There are two of the " + what + " “" + name + "”");
+            }
+        }
+    }
+
+    /** All places in it. */
+    List<Place> places() {
+        return blocks.stream()
+                .flatMap(b -> b.content().stream())
+                .flatMap(RichText::all)
+                .map(RichText::place)
+                .filter(Objects::nonNull)
+                .toList();
+    }
+
+    /**
+     * The names at its places that are neither asked nor among these: what was removed from set-up since, or mistyped.
+     *
+     * @return each once, in the order of the page
+     */
+    public Set<String> unknown(Set<String> names) {
+        Set<String> asked = asks.stream().map(AskedFor::name).collect(Collectors.toSet());
+        Set<String> unknown = new LinkedHashSet<>();
+        places().forEach(p -> unknown.addAll(Reckoning.of(p.what()).names()));
+        unknown.removeAll(asked);
+        unknown.removeAll(names);
+        return unknown;
+    }
+}

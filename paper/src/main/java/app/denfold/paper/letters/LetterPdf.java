@@ -1,0 +1,100 @@
+package app.denfold.paper.letters;
+
+import app.denfold.core.letters.RichText;
+import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
+import com.openhtmltopdf.pdfboxout.PdfBoxRenderer;
+import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import com.openhtmltopdf.util.XRLog;
+import java.awt.color.ColorSpace;
+import java.awt.color.ICC_Profile;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Objects;
+
+/**
+ * Lays a letter out on A4 pages, as PDF/A-2a (ISO 19005-2) with tags and language (PDF/UA-1, ISO 14289-1). Nothing is
+ * fetched from anywhere.
+ */
+public final class LetterPdf {
+
+    private static final String FAMILY = "Liberation Serif";
+    private static final String FONTS = "/liberation/LiberationSerif-";
+
+    private static final String STYLE = """
+            @page {
+              size: A4;
+              margin: 22mm 22mm 24mm 24mm;
+              @bottom-center {
+                content: counter(page) " / " counter(pages);
+                font-family: '%1$s';
+                font-size: 9pt;
+              }
+            }
+            body { font-family: '%1$s'; font-size: 11pt; line-height: 1.4; margin: 0; }
+            .letter-head { border-bottom: 1.2pt solid; padding-bottom: 3mm; margin-bottom: 10mm; }
+            .letter-head img { height: 16mm; float: right; }
+            .letter-practice { font-size: 14pt; font-weight: bold; margin: 0; }
+            .letter-address { font-size: 9pt; margin: 0; }
+            p { margin: 0 0 2.6mm 0; orphans: 2; widows: 2; }
+            h1 { font-size: 16pt; margin: 6mm 0 3mm 0; page-break-after: avoid; }
+            h2 { font-size: 13pt; margin: 5mm 0 2.5mm 0; page-break-after: avoid; }
+            h3 { font-size: 11pt; margin: 4mm 0 2mm 0; page-break-after: avoid; }
+            ul, ol { margin: 0 0 2.6mm 0; padding-left: 7mm; }
+            li p { margin: 0; }
+            table { border-collapse: collapse; margin: 0 0 3mm 0; width: 100%%; }
+            td, th { border: 0.5pt solid #888888; padding: 1mm 2mm; text-align: left; vertical-align: top; }
+            td p, th p { margin: 0; }
+            tr { page-break-inside: avoid; }
+            span { background-color: #fdf0d5; }
+            .page-break { page-break-after: always; }
+            """.formatted(FAMILY);
+
+    static {
+        XRLog.setLoggingEnabled(false);
+    }
+
+    private LetterPdf() {}
+
+    /**
+     * Writes a letter.
+     *
+     * @param content without places
+     * @param title what the document is called
+     * @param language an IETF tag, such as {@code de-AT}
+     * @return how many pages it has
+     */
+    public static int to(Path pdf, List<RichText> content, LetterHead head, String title, String language)
+            throws IOException {
+        PdfRendererBuilder builder = new PdfRendererBuilder();
+        builder.withW3cDocument(LetterDocument.of(content, head, title, language, STYLE), null);
+        builder.usePdfAConformance(PdfRendererBuilder.PdfAConformance.PDFA_2_A);
+        builder.usePdfUaAccessibility(true);
+        builder.useColorProfile(ICC_Profile.getInstance(ColorSpace.CS_sRGB).getData());
+        builder.withProducer("Den Fold");
+        font(builder, "Regular", 400, FontStyle.NORMAL);
+        font(builder, "Bold", 700, FontStyle.NORMAL);
+        font(builder, "Italic", 400, FontStyle.ITALIC);
+        font(builder, "BoldItalic", 700, FontStyle.ITALIC);
+        try (OutputStream out = Files.newOutputStream(pdf)) {
+            builder.toStream(out);
+            try (PdfBoxRenderer renderer = builder.buildPdfRenderer()) {
+                renderer.layout();
+                renderer.createPDF();
+                return renderer.getRootBox().getLayer().getPages().size();
+            }
+        }
+    }
+
+    private static void font(PdfRendererBuilder builder, String face, int weight, FontStyle style) {
+        builder.useFont(() -> open(face), FAMILY, weight, style, true);
+    }
+
+    private static InputStream open(String face) {
+        return Objects.requireNonNull(
+                LetterPdf.class.getResourceAsStream(FONTS + face + ".ttf"), "The font of letters is missing");
+    }
+}
