@@ -7,6 +7,7 @@ import { FilesPage } from "./features/files/FilesPage";
 import { FindPage } from "./features/finding/FindPage";
 import { Frame } from "./features/frame/Frame";
 import { HelpPage } from "./features/help/HelpPage";
+import { LettersPage } from "./features/letters/LettersPage";
 import { DuplicatesPage } from "./features/merging/DuplicatesPage";
 import { MergePage } from "./features/merging/MergePage";
 import { AsGuestSees } from "./features/portal/AsGuestSees";
@@ -19,7 +20,13 @@ import { SigningPage } from "./features/signing/SigningPage";
 import { MyTurnPage } from "./features/signing/taking/MyTurnPage";
 import { UnderWayPage } from "./features/standing/UnderWayPage";
 import { TodayPage } from "./features/today/TodayPage";
+import { onDemand } from "./ui/onDemand";
 import { Where } from "./ui/Where";
+
+// its editor is fetched by those who write
+const WriteLetterPage = onDemand(() =>
+  import("./features/letters/WriteLetterPage").then((m) => m.WriteLetterPage),
+);
 
 /** The pages of those who work here. */
 export default function StaffRoutes() {
@@ -30,6 +37,8 @@ export default function StaffRoutes() {
         <Route path="/today" element={<TodayPage />} />
         <Route path="/under-way" element={<UnderWayPage />} />
         <Route path="/signing" element={<RequestsPage />} />
+        <Route path="/letters" element={<LettersPage />} />
+        <Route path="/letters/:id" element={<WriteLetterPage />} />
         <Route path="/signing/turns/:id" element={<Signs />} />
         <Route path="/coverage" element={<CoveragePage />} />
         <Route path="/set-up/*" element={<SetUpPage />} />

@@ -3,14 +3,15 @@ import { Button, Dropdown, Space } from "antd";
 import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { PlaceholderModal } from "../documents/placeholders/PlaceholderModal";
+import { NewLetterModal } from "../letters/NewLetterModal";
 import { papersOf } from "../uploads/droppedFiles";
 import { useUploads } from "../uploads/Uploads";
 import { LinkModal } from "./LinkModal";
 import { type OfPerson, PapersForFile } from "./PapersForFile";
 
 /** Takes files for one person's file; they wait in Arrivals with the person chosen. Several may be of different types. */
-export function AddPapers({ person }: { person: OfPerson }) {
-  const [notes, setNotes] = useState<"awaited" | "on-paper" | "link">();
+export function AddPapers({ person }: { person: OfPerson & { kind: string } }) {
+  const [notes, setNotes] = useState<"letter" | "awaited" | "on-paper" | "link">();
   const [several, setSeveral] = useState<File[]>();
   const picker = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
@@ -52,16 +53,18 @@ export function AddPapers({ person }: { person: OfPerson }) {
           trigger={["click"]}
           menu={{
             items: [
+              { key: "letter", label: "A letter we write…", onClick: () => setNotes("letter") },
               { key: "awaited", label: "An awaited paper…", onClick: () => setNotes("awaited") },
               { key: "on-paper", label: "An original on paper…", onClick: () => setNotes("on-paper") },
               { key: "link", label: "A link…", onClick: () => setNotes("link") },
             ],
           }}
         >
-          <Button type="primary" icon={<DownOutlined />} aria-label="Add something without pages" />
+          <Button type="primary" icon={<DownOutlined />} aria-label="Add something else" />
         </Dropdown>
       </Space.Compact>
       {several && <PapersForFile person={person} files={several} onClose={() => setSeveral(undefined)} />}
+      {notes === "letter" && <NewLetterModal file={person} onClose={() => setNotes(undefined)} />}
       {notes === "link" && (
         <LinkModal
           fileId={fileId}

@@ -9,6 +9,7 @@ import {
   FileSearchOutlined,
   FileTextOutlined,
   InboxOutlined,
+  MailOutlined,
 } from "@ant-design/icons";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Badge, Button, Dropdown } from "antd";
@@ -104,6 +105,10 @@ function Rail() {
             <span aria-hidden>{toSign}</span>
           </span>
         )}
+      </NavLink>
+      <NavLink to="/letters">
+        <MailOutlined aria-hidden />
+        Letters
       </NavLink>
       {isAdministrator && (
         <NavLink to="/set-up">

@@ -26,7 +26,10 @@ const open = (onClose = () => {}) =>
   show(<CopyOutModal fileId="f1" papers={[{ id: "d1", name: "Letter" }]} onClose={onClose} />);
 
 function answerWho(name: string) {
-  fireEvent.change(screen.getByLabelText("Their name"), { target: { value: name } });
+  fireEvent.change(
+    screen.getByLabelText(/^(Their name|Who is it for\?)$/, { selector: "input[role=combobox]" }),
+    { target: { value: name } },
+  );
   fireEvent.click(screen.getByRole("button", { name: "Show what they will see" }));
 }
 
@@ -125,6 +128,7 @@ test("a copy is shared in the portal with a guest, who may be invited first", as
   );
   fireEvent.click(screen.getByRole("button", { name: "Invite a guest" }));
   expect(await screen.findByLabelText("Mail address of the guest")).toBeTruthy();
+  fireEvent.click(screen.getByRole("button", { name: "Choose a guest who is there already" }));
   answerWho("Wren Abelard");
   expect(await screen.findByText(/sees it already. Shared again/)).toBeTruthy();
   fireEvent.click(await screen.findByRole("button", { name: "Share with Wren Abelard" }));

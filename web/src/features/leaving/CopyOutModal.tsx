@@ -35,18 +35,20 @@ export function CopyOutModal(props: CopyOutModalProps) {
       onCancel={onClose}
       footer={null}
     >
-      <div className="copy-whom">
-        <span id="copy-whom">Who is it for?</span>
-        <Radio.Group
-          aria-labelledby="copy-whom"
-          value={forUs}
-          onChange={(e) => setForUs(e.target.value)}
-          options={[
-            { value: true, label: "for us, to work with" },
-            { value: false, label: "for somebody else" },
-          ]}
-        />
-      </div>
+      {wanted !== "PORTAL" && (
+        <div className="copy-whom">
+          <span id="copy-whom">Who is it for?</span>
+          <Radio.Group
+            aria-labelledby="copy-whom"
+            value={forUs}
+            onChange={(e) => setForUs(e.target.value)}
+            options={[
+              { value: true, label: "for us, to work with" },
+              { value: false, label: "for somebody else" },
+            ]}
+          />
+        </div>
+      )}
       {forUs ? (
         <ForUs papers={papers} first={wanted === "ZIP" ? "ZIP" : "PRINT"} onClose={onClose} />
       ) : (

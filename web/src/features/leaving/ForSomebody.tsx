@@ -8,7 +8,7 @@ import { useMayChange } from "../asof/asOf";
 import { useMarking } from "../marks/markQueries";
 import { AboutCopy } from "./AboutCopy";
 import type { CopyOutModalProps, Wanted } from "./CopyOutModal";
-import { InThePortal } from "./InThePortal";
+import { InThePortal, InviteFirst } from "./InThePortal";
 import { MailForm, useMailLetter } from "./MailForm";
 import { Together } from "./Together";
 import { type Copies, useCopies } from "./useCopies";
@@ -25,6 +25,11 @@ export function ForSomebody(props: CopyOutModalProps & { wanted: Wanted }) {
   const { draft, give, reader, known } = copies;
   const [byMail, setByMail] = useState(false);
   const [again, setAgain] = useState(false);
+  const [asksToInvite, setAsksToInvite] = useState<boolean>();
+  const mayInvite = useMayChange() && file !== undefined;
+  // the person whose file it is stands among the readers in any case
+  const hasNoGuests = copies.readers.length > 0 && copies.readers.every((r) => !r.accountId);
+  const invites = wanted === "PORTAL" && mayInvite && !known?.accountId && (asksToInvite ?? hasNoGuests);
   const keep = useKept(copies);
   const practice = useQuery(practiceOptions).data;
   const { letter, change: changeLetter } = useMailLetter({
@@ -52,12 +57,30 @@ export function ForSomebody(props: CopyOutModalProps & { wanted: Wanted }) {
       </p>
     );
   }
+  if (invites && file) {
+    return (
+      <InviteFirst
+        file={file}
+        onBack={hasNoGuests ? undefined : () => setAsksToInvite(false)}
+        onInvited={(name) => {
+          copies.setReader(name);
+          setAsksToInvite(false);
+        }}
+      />
+    );
+  }
   return (
     <>
       <div className="copy-out">
         <div className="copy-questions">
           <ReaderName copies={copies} wanted={wanted} />
-          {wanted === "PORTAL" && <InThePortal copies={copies} file={file} fileId={fileId} />}
+          {wanted === "PORTAL" && (
+            <InThePortal
+              copies={copies}
+              fileId={fileId}
+              onInvite={mayInvite ? () => setAsksToInvite(true) : undefined}
+            />
+          )}
           {!writes && <WhatTheySee copies={copies} />}
           {copies.papers.length > 1 && !writes && (
             <Together
@@ -197,7 +220,7 @@ function ReaderName({ copies, wanted }: { copies: Copies; wanted: Wanted }) {
     .map((r) => ({ value: r.name, label: `${r.name}, ${r.is}` }));
   return (
     <>
-      <label htmlFor="copy-reader">Their name</label>
+      <label htmlFor="copy-reader">{wanted === "PORTAL" ? "Who is it for?" : "Their name"}</label>
       <AutoComplete
         id="copy-reader"
         autoFocus

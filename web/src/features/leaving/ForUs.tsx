@@ -34,10 +34,9 @@ export function ForUs({ papers, first, onClose }: ForUsProps) {
   return (
     <>
       <p>
-        {papers.length === 1 ? "The paper" : "The papers"} as you see {papers.length === 1 ? "it" : "them"},
-        with covers closed. The history of the file says that you took {papers.length === 1 ? "it" : "them"}.
-        Whoever else is to have {papers.length === 1 ? "it" : "them"} gets a numbered copy: choose “for
-        somebody else”.
+        {papers.length === 1 ? "The paper as it stands" : "The papers as they stand"}, with covers closed. The
+        history of the file says that you took {papers.length === 1 ? "it" : "them"}. Whoever else is to have{" "}
+        {papers.length === 1 ? "it" : "them"} gets a numbered copy: choose “for somebody else”.
       </p>
       {zip.error && <Alert type="error" title={wordsOf(zip.error)} />}
       {papers.length > MOST_PRINTED && (

@@ -1,59 +1,62 @@
 import { useQuery } from "@tanstack/react-query";
 import { Button } from "antd";
-import { useState } from "react";
 import type { Shape } from "../../api/client";
-import { useMayChange } from "../asof/asOf";
 import { sharedOptions } from "../people/fileQueries";
 import { InviteForm } from "../portal/InviteForm";
 import type { Copies } from "./useCopies";
 
 type InThePortalProps = {
   copies: Copies;
-  file: Shape<"FileAnswer"> | undefined;
   fileId: string | undefined;
+  /** Undefined when nobody can be invited. */
+  onInvite: (() => void) | undefined;
 };
 
-/** Whether the reader is a guest already, what they see, and how to invite who is none. */
-export function InThePortal({ copies, file, fileId }: InThePortalProps) {
-  const { reader, readers, known, papers, setReader } = copies;
-  const [asked, setAsked] = useState<boolean>();
-  const mayChange = useMayChange();
+/** Whether the reader is a guest already, and what they see. */
+export function InThePortal({ copies, fileId, onInvite }: InThePortalProps) {
+  const { reader, known, papers } = copies;
   const shared = useQuery({ ...sharedOptions(fileId ?? ""), enabled: fileId !== undefined }).data;
   const seen = papers.filter((p) =>
     shared?.shares.some((s) => s.accountId === known?.accountId && s.documentId === p.id),
   ).length;
-  // the person whose file it is stands among the readers in any case
-  const hasNoGuests = readers.length > 0 && readers.every((r) => !r.accountId);
-  const invites = asked ?? (hasNoGuests && reader.trim() === "");
-  if (invites && file && mayChange && !known?.accountId) {
-    return (
-      <InviteForm
-        files={[file]}
-        okText="Invite"
-        onInvited={(_, name) => {
-          setReader(name);
-          setAsked(false);
-        }}
-      />
+  if (known?.accountId) {
+    return seen === 0 ? null : (
+      <p className="muted copy-portal">
+        {known.name} sees {seen === papers.length ? (seen === 1 ? "it" : "all of them") : `${seen} of them`}{" "}
+        already. Shared again, they see this copy.
+      </p>
     );
   }
   return (
     <div className="copy-portal">
-      {known?.accountId && seen > 0 && (
-        <p className="muted">
-          {known.name} sees {seen === papers.length ? (seen === 1 ? "it" : "all of them") : `${seen} of them`}{" "}
-          already. Shared again, they see this copy.
-        </p>
-      )}
-      {!known?.accountId && reader.trim() !== "" && (
-        <p className="clay">{reader.trim()} is not a guest of this file yet.</p>
-      )}
-      {hasNoGuests && reader.trim() === "" && <p className="muted">The file has no guests yet.</p>}
-      {file && mayChange && !known?.accountId && (
-        <Button size="small" onClick={() => setAsked(true)}>
+      {reader.trim() !== "" && <p className="clay">{reader.trim()} is not a guest of this file yet.</p>}
+      {onInvite && (
+        <Button size="small" onClick={onInvite}>
           Invite a guest
         </Button>
       )}
     </div>
+  );
+}
+
+type InviteFirstProps = {
+  file: Shape<"FileAnswer">;
+  /** Undefined where the file has no guest to choose instead. */
+  onBack: (() => void) | undefined;
+  onInvited: (name: string) => void;
+};
+
+/** Before anything can be shown to somebody they are a guest. */
+export function InviteFirst({ file, onBack, onInvited }: InviteFirstProps) {
+  return (
+    <>
+      {!onBack && <p>Nobody outside sees anything of this file yet. Invite somebody first.</p>}
+      <InviteForm files={[file]} okText="Invite" onInvited={(_, name) => onInvited(name)} />
+      {onBack && (
+        <Button size="small" type="text" onClick={onBack}>
+          Choose a guest who is there already
+        </Button>
+      )}
+    </>
   );
 }

@@ -10,16 +10,21 @@ import { KindsSetUp } from "../catalog/KindsSetUp";
 import { RulesAsJson } from "../catalog/RulesAsJson";
 import { SectionsSetUp } from "../catalog/SectionsSetUp";
 import "../catalog/set-up.css";
+import { onDemand } from "../../ui/onDemand";
 import { TypesSetUp } from "../catalog/TypesSetUp";
 import { AccountsSetUp } from "../colleagues/AccountsSetUp";
 import { TeamsSetUp } from "../colleagues/TeamsSetUp";
 import { PracticeSetUp } from "../practice/PracticeSetUp";
 import { KeysSetUp } from "../programs/KeysSetUp";
 
+// its editor is fetched by those who write models
+const ModelsSetUp = onDemand(() => import("../letters/models/ModelsSetUp").then((m) => m.ModelsSetUp));
+
 const PLACES = [
   { path: "sets", label: "Ready-made sets", words: "to begin with, or to add" },
   { path: "checklists", label: "Checklists", words: "what each file must hold" },
   { path: "types", label: "Document types", words: "how long a paper holds" },
+  { path: "models", label: "Models of letters", words: "what is written again and again" },
   { path: "kinds", label: "Kinds and facts", words: "what is known of a person" },
   { path: "sections", label: "Sections", words: "the parts of a file" },
   { path: "pickups", label: "Pickups", words: "scanners and cover sheets" },
@@ -62,6 +67,7 @@ export function SetUpPage() {
         <Route path="practice" element={<PracticeSetUp />} />
         <Route path="checklists/:code?" element={<ChecklistsSetUp />} />
         <Route path="types/:code?" element={<TypesSetUp />} />
+        <Route path="models/:code?" element={<ModelsSetUp />} />
         <Route path="kinds/:code?" element={<KindsSetUp />} />
         <Route path="sections" element={<SectionsSetUp />} />
         <Route path="pickups" element={<PickupsSetUp />} />

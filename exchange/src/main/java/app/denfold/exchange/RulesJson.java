@@ -1,6 +1,7 @@
 package app.denfold.exchange;
 
 import app.denfold.core.rules.Checklist;
+import app.denfold.core.rules.Condition;
 import app.denfold.core.rules.Validity;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -46,6 +47,15 @@ public final class RulesJson {
      */
     public static Checklist checklist(String json, Set<String> typeCodes, Sense sense) {
         return new RulesReader(typeCodes, sense).checklist(Place.root(parse(json)));
+    }
+
+    /**
+     * A condition that stands by itself, such as for whom a part of a letter is.
+     *
+     * @throws BadInput with the place of the first thing that is wrong
+     */
+    public static Condition condition(String json, Sense sense) {
+        return new RulesReader(Set.of(), sense).condition(Place.root(parse(json)));
     }
 
     /**

@@ -1,5 +1,6 @@
 package app.denfold.core.rules;
 
+import java.time.LocalDate;
 import java.util.List;
 
 /** When a checklist or a requirement concerns a person; an expression that holds on certain days. */
@@ -75,6 +76,11 @@ public sealed interface Condition {
             return isNot.value.equals(own) != wanted;
         }
         return !(condition instanceof In in) || !in.fact.equals(KIND) || in.values.contains(own) == wanted;
+    }
+
+    /** Whether it holds for the person on that day. */
+    default boolean holdsFor(Person person, LocalDate day) {
+        return ConditionDays.of(this, person).contains(day);
     }
 
     /** Holds always. */

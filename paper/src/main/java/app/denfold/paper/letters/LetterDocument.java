@@ -61,8 +61,8 @@ final class LetterDocument {
         Element top = add(body, "div", null);
         top.setAttribute("class", "letter-head");
         top.setAttribute("style", "border-bottom-color: " + head.colour());
-        byte @Nullable [] mark = head.mark();
-        if (mark != null) {
+        byte[] mark = head.mark();
+        if (mark.length > 0) {
             Element image = add(top, "img", null);
             image.setAttribute(
                     "src", "data:image/png;base64," + Base64.getEncoder().encodeToString(mark));

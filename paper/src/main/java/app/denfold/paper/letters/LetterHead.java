@@ -1,15 +1,13 @@
 package app.denfold.paper.letters;
 
-import org.jspecify.annotations.Nullable;
-
 /**
  * How the paper of a practice looks.
  *
  * @param address below the name, lines parted by line breaks; may be empty
  * @param colour of the line beneath, as {@code #rrggbb}
- * @param mark a picture in PNG; null when there is none
+ * @param mark a picture in PNG; empty when there is none
  */
-public record LetterHead(String name, String address, String colour, byte @Nullable [] mark) {
+public record LetterHead(String name, String address, String colour, byte[] mark) {
 
     /** @throws IllegalArgumentException when the colour is none */
     public LetterHead {

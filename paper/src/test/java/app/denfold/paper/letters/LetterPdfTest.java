@@ -147,6 +147,7 @@ class LetterPdfTest {
     void aPlaceThatWasNotFilledIsNoLetter() {
         RichText place = RichText.of(Type.PARAGRAPH, RichText.of(new Place("day", Place.Format.PLAIN, null, true)));
         assertThatIllegalArgumentException().isThrownBy(() -> written(List.of(place)));
-        assertThatIllegalArgumentException().isThrownBy(() -> new LetterHead("Yard", "", "red; } body { x", null));
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> new LetterHead("Yard", "", "red; } body { x", new byte[0]));
     }
 }

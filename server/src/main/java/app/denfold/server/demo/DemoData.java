@@ -7,6 +7,7 @@ import app.denfold.server.arrivals.filing.FileArrivals;
 import app.denfold.server.content.Placeholder;
 import app.denfold.server.coverage.GrantWaiver;
 import app.denfold.server.coverage.WaiverDetails;
+import app.denfold.server.demo.letters.DemoLetters;
 import app.denfold.server.demo.marks.DemoMarks;
 import app.denfold.server.demo.signing.DemoSigning;
 import app.denfold.server.demo.standing.DemoStanding;
@@ -66,6 +67,7 @@ class DemoData implements ApplicationRunner {
     private final DemoSigning signing;
     private final DemoMarks marks;
     private final DemoStanding standing;
+    private final DemoLetters letters;
     private final boolean everyone;
 
     DemoData(
@@ -89,12 +91,14 @@ class DemoData implements ApplicationRunner {
             DemoSigning signing,
             DemoMarks marks,
             DemoStanding standing,
+            DemoLetters letters,
             @Value("${denfold.demo.everyone:true}") boolean everyone) {
         this.everyone = everyone;
         this.ownFiles = ownFiles;
         this.signing = signing;
         this.marks = marks;
         this.standing = standing;
+        this.letters = letters;
         this.settings = settings;
         this.calendar = calendar;
         this.catalog = catalog;
@@ -136,6 +140,7 @@ class DemoData implements ApplicationRunner {
         Viewer ottilie = demoAccounts.open();
         catalog.load();
         standing.rules(today);
+        letters.load(ottilie, today);
         // several files a transaction, since slots are computed and the trail is sealed once for all of it
         List<PersonFile> people = transactions.execute(t -> files.open(today));
         inPortions(people).parallelStream()

@@ -174,6 +174,8 @@ final class RightsTable {
             POST    /api/files/{id}/guests/{accountId}/invitation              CHANGE
             GET     /api/files/{id}/kind                                       LOOK
             GET     /api/files/{id}/ledger                                     LOOK       COVERAGE
+            GET     /api/files/{id}/letters                                    LOOK
+            POST    /api/files/{id}/letters                                    CHANGE
             GET     /api/files/{id}/lines                                      LOOK
             GET     /api/files/{id}/marks                                      LOOK
             GET     /api/files/{id}/merges                                     LOOK
@@ -216,6 +218,16 @@ final class RightsTable {
             POST    /api/invitations/{token}                                   EVERYBODY
             GET     /api/jobs                                                  LOOK
             GET     /api/kinds                                                 LOOK       PEOPLE
+            GET     /api/letter-models                                         LOOK
+            GET     /api/letter-models/versions/{versionId}                    LOOK
+            GET     /api/letter-names                                          LOOK
+            GET     /api/letters                                               LOOK
+            DELETE  /api/letters/{id}                                          CHANGE
+            GET     /api/letters/{id}                                          LOOK
+            PUT     /api/letters/{id}                                          CHANGE
+            POST    /api/letters/{id}/filing                                   CHANGE
+            POST    /api/letters/{id}/pages                                    LOOK
+            GET     /api/letters/{id}/pages/{page}                             LOOK
             GET     /api/linked-copies/{token}                                 EVERYBODY
             POST    /api/linked-copies/{token}/code                            EVERYBODY
             GET     /api/linked-copies/{token}/door                            EVERYBODY
@@ -314,6 +326,11 @@ final class RightsTable {
             DELETE  /api/set-up/keys/{id}                                      ADMINISTER
             GET     /api/set-up/kinds                                          ADMINISTER
             PUT     /api/set-up/kinds/{code}                                   ADMINISTER
+            POST    /api/set-up/letter-models                                  ADMINISTER
+            POST    /api/set-up/letter-models/try                              ADMINISTER
+            PUT     /api/set-up/letter-models/{id}                             ADMINISTER
+            POST    /api/set-up/letter-models/{id}/retirement                  ADMINISTER
+            POST    /api/set-up/letter-models/{id}/versions                    ADMINISTER
             GET     /api/set-up/marks                                          ADMINISTER
             PUT     /api/set-up/marks                                          ADMINISTER
             POST    /api/set-up/people                                         ADMINISTER

@@ -1,0 +1,151 @@
+package app.denfold.server.letters;
+
+import app.denfold.core.letters.AskedFor;
+import app.denfold.core.letters.LetterValue;
+import app.denfold.core.people.RelationKind;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.people.PersonFile;
+import app.denfold.server.people.kinds.FactDefinition;
+import app.denfold.server.people.kinds.Kinds;
+import app.denfold.server.people.kinds.PersonKind;
+import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.practice.PracticeLook;
+import app.denfold.server.practice.PracticeSettings;
+import app.denfold.server.relations.PeopleAround;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What letters can say: by which names it is known, and what it is for one file on one day. */
+@Component
+public class KnownNames {
+
+    private final Kinds kinds;
+    private final PeopleAround around;
+    private final PracticeSettings settings;
+    private final PracticeCalendar calendar;
+
+    KnownNames(Kinds kinds, PeopleAround around, PracticeSettings settings, PracticeCalendar calendar) {
+        this.kinds = kinds;
+        this.around = around;
+        this.settings = settings;
+        this.calendar = calendar;
+    }
+
+    /** Something a letter can say. @param label in the words of set-up */
+    public record Name(String name, String label, AskedFor.Kind kind) {}
+
+    /** All of them, those of the person first. */
+    public List<Name> all() {
+        Map<String, Name> names = new LinkedHashMap<>();
+        add(names, "person.name", "the name", AskedFor.Kind.TEXT);
+        add(names, "person.givenName", "the given name", AskedFor.Kind.TEXT);
+        add(names, "person.familyName", "the family name", AskedFor.Kind.TEXT);
+        add(names, "person.birthDate", "the birth date", AskedFor.Kind.DAY);
+        add(names, "person.number", "the number of the file", AskedFor.Kind.TEXT);
+        add(names, "person.email", "the mail address", AskedFor.Kind.TEXT);
+        add(names, "person.team", "the team", AskedFor.Kind.TEXT);
+        for (PersonKind kind : kinds.all()) {
+            kind.facts().forEach(f -> add(names, fact(f), f.label(), kindOf(f.form())));
+        }
+        for (RelationKind kind : RelationKind.values()) {
+            add(names, relation(kind) + ".name", kind.label() + ": the name", AskedFor.Kind.TEXT);
+            add(names, relation(kind) + ".email", kind.label() + ": the mail address", AskedFor.Kind.TEXT);
+        }
+        add(names, "practice.name", "the practice", AskedFor.Kind.TEXT);
+        add(names, "practice.address", "the address of the practice", AskedFor.Kind.TEXT);
+        add(names, "sender.name", "who writes", AskedFor.Kind.TEXT);
+        add(names, "sender.email", "mail address of who writes", AskedFor.Kind.TEXT);
+        add(names, "today", "today", AskedFor.Kind.DAY);
+        add(names, "day", "the day it takes effect", AskedFor.Kind.DAY);
+        return List.copyOf(names.values());
+    }
+
+    private static void add(Map<String, Name> names, String name, String label, AskedFor.Kind kind) {
+        names.putIfAbsent(name, new Name(name, label, kind));
+    }
+
+    private static String fact(FactDefinition fact) {
+        return "fact." + fact.name();
+    }
+
+    private static String relation(RelationKind kind) {
+        return kind.name().toLowerCase(Locale.ROOT);
+    }
+
+    private static AskedFor.Kind kindOf(FactDefinition.Form form) {
+        return switch (form) {
+            case NUMBER -> AskedFor.Kind.NUMBER;
+            case DATE -> AskedFor.Kind.DAY;
+            case TEXT, CHOICE, OPEN_CHOICE, YES_NO, PERSON -> AskedFor.Kind.TEXT;
+        };
+    }
+
+    /** Their kinds by name. */
+    public Map<String, AskedFor.Kind> kinds() {
+        return all().stream().collect(Collectors.toMap(Name::name, Name::kind));
+    }
+
+    /** What is known of a file. @param day on which the letter takes effect: facts are those that hold then */
+    @Transactional(readOnly = true)
+    public Map<String, LetterValue> of(Viewer writer, PersonFile file, LocalDate day) {
+        Map<String, LetterValue> known = new HashMap<>();
+        text(known, "person.name", file.name());
+        text(known, "person.givenName", file.givenName());
+        text(known, "person.familyName", file.familyName());
+        if (file.birthDate() != null) {
+            known.put("person.birthDate", LetterValue.day(file.birthDate()));
+        }
+        text(known, "person.number", file.number());
+        text(known, "person.email", file.email());
+        text(known, "person.team", file.team());
+        Map<String, String> facts = file.factsOn(day);
+        kinds.kind(file.kind()).facts().forEach(f -> fact(known, f, facts.get(f.name())));
+        List<PeopleAround.Near> near = new ArrayList<>(around.near(file.id()));
+        near.sort(Comparator.comparing(PeopleAround.Near::kind));
+        for (PeopleAround.Near one : near) {
+            known.computeIfAbsent(relation(one.kind()) + ".name", n -> LetterValue.text(one.name()));
+            String email = one.email();
+            if (email != null) {
+                known.putIfAbsent(relation(one.kind()) + ".email", LetterValue.text(email));
+            }
+        }
+        PracticeLook look = settings.look();
+        text(known, "practice.name", look.name());
+        text(known, "practice.address", String.join(", ", look.address().lines().toList()));
+        text(known, "sender.name", writer.name());
+        text(known, "sender.email", writer.email());
+        known.put("today", LetterValue.day(calendar.today()));
+        known.put("day", LetterValue.day(day));
+        return known;
+    }
+
+    private static void text(Map<String, LetterValue> known, String name, @Nullable String text) {
+        if (text != null && !text.isBlank()) {
+            known.put(name, LetterValue.text(text));
+        }
+    }
+
+    private static void fact(Map<String, LetterValue> known, FactDefinition fact, @Nullable String value) {
+        if (value == null || value.isBlank()) {
+            return;
+        }
+        known.put(
+                fact(fact),
+                switch (fact.form()) {
+                    case NUMBER -> new LetterValue.Number(new BigDecimal(value));
+                    case DATE -> LetterValue.day(LocalDate.parse(value));
+                    case TEXT, CHOICE, OPEN_CHOICE, YES_NO, PERSON -> LetterValue.text(value);
+                });
+    }
+}

@@ -1,0 +1,97 @@
+package app.denfold.server.letters;
+
+import app.denfold.core.letters.FillLetter;
+import app.denfold.core.letters.FillLetter.Letter;
+import app.denfold.core.letters.FillLetter.Writing;
+import app.denfold.core.letters.LetterModel;
+import app.denfold.core.rules.Condition;
+import app.denfold.core.rules.Person;
+import app.denfold.exchange.BadInput;
+import app.denfold.exchange.RulesJson;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.catalog.Catalog;
+import app.denfold.server.coverage.EvaluateFile;
+import app.denfold.server.people.PersonFile;
+import app.denfold.server.problems.Refusal;
+import java.time.LocalDate;
+import java.util.Currency;
+import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Reads models as they were typed, and fills them for a file. */
+@Component
+public class ReadModels {
+
+    private final KnownNames names;
+    private final EvaluateFile people;
+    private final Catalog catalog;
+    private final Currency money;
+
+    ReadModels(
+            KnownNames names, EvaluateFile people, Catalog catalog, @Value("${denfold.currency:EUR}") String currency) {
+        this.names = names;
+        this.people = people;
+        this.catalog = catalog;
+        this.money = Currency.getInstance(currency);
+    }
+
+    /** @throws Refusal in words, when it cannot be so or names what set-up does not know */
+    public LetterModel checked(ModelWords words) {
+        LetterModel model = read(words);
+        Set<String> unknown = model.unknown(names.kinds().keySet());
+        if (!unknown.isEmpty()) {
+            throw Refusal.invalid("words", "Nothing is known by the name " + inWords(unknown) + ".");
+        }
+        return model;
+    }
+
+    private LetterModel read(ModelWords words) {
+        try {
+            return words.asModel(json -> RulesJson.condition(json, catalog.sense()));
+        } catch (BadInput | IllegalArgumentException wrong) {
+            throw Refusal.invalid("words", wrong.getMessage() + ".");
+        }
+    }
+
+    private static String inWords(Set<String> names) {
+        return names.stream().map(n -> "“" + n + "”").collect(Collectors.joining(", "));
+    }
+
+    /**
+     * A letter to be written by a model.
+     *
+     * @param writer whose name stands under it
+     * @throws Refusal when the model says what set-up does not know any more
+     */
+    @Transactional(readOnly = true)
+    public Letter fill(
+            Viewer writer, PersonFile file, ModelWords words, String language, LocalDate day, Writing writing) {
+        LetterModel model = read(words);
+        Set<String> unknown = model.unknown(names.kinds().keySet());
+        if (!unknown.isEmpty()) {
+            throw Refusal.conflict(
+                    "unknown-names",
+                    "The model says " + inWords(unknown)
+                            + ", which is not known any more. An administrator mends it in Set-up, Models.");
+        }
+        Person person =
+                Objects.requireNonNull(people.persons(List.of(file.id())).get(file.id()));
+        FillLetter fill = new FillLetter(
+                names.of(writer, file, day),
+                names.kinds(),
+                condition -> holds(condition, person, day),
+                Locale.forLanguageTag(language),
+                money);
+        return fill.fill(model, writing);
+    }
+
+    private static boolean holds(Condition condition, Person person, LocalDate day) {
+        return condition.holdsFor(person, day);
+    }
+}

@@ -1,0 +1,140 @@
+package app.denfold.server.letters.writing;
+
+import app.denfold.server.access.Viewer;
+import com.github.f4b6a3.uuid.UuidCreator;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.UUID;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.annotations.OptimisticLock;
+import org.hibernate.type.SqlTypes;
+import org.jspecify.annotations.Nullable;
+
+/** A letter while it is written; once it is filed, how its paper came to be. */
+@Entity
+@Table(name = "letter")
+class DraftLetter {
+
+    @Id
+    private UUID id;
+
+    @SuppressWarnings("NullAway.Init")
+    @Version
+    private Integer changes;
+
+    private UUID fileId;
+    private UUID versionId;
+    private LocalDate effectiveOn;
+
+    @JdbcTypeCode(SqlTypes.JSON)
+    private WrittenSoFar writing;
+
+    private UUID byId;
+    private String byName;
+    private Instant changedAt;
+
+    /** Its pages as they were last laid out; whoever looks at them must not be told that somebody else changed it. */
+    @OptimisticLock(excluded = true)
+    private @Nullable String previewSha256;
+
+    /** By which it is known whether the pages are those of the letter as it stands. */
+    @OptimisticLock(excluded = true)
+    private @Nullable String previewOf;
+
+    private @Nullable UUID documentId;
+    private @Nullable Instant filedAt;
+
+    @SuppressWarnings("NullAway.Init")
+    protected DraftLetter() {}
+
+    DraftLetter(UUID fileId, UUID versionId, LocalDate effectiveOn, Viewer by, Instant now) {
+        this.id = UuidCreator.getTimeOrderedEpoch();
+        this.fileId = fileId;
+        this.versionId = versionId;
+        this.effectiveOn = effectiveOn;
+        this.writing = WrittenSoFar.NOTHING;
+        touched(by, now);
+    }
+
+    private void touched(Viewer by, Instant now) {
+        this.byId = by.accountId();
+        this.byName = by.name();
+        this.changedAt = now;
+    }
+
+    void write(WrittenSoFar now, Viewer by, Instant at) {
+        this.writing = now;
+        touched(by, at);
+    }
+
+    /** @return the pages that were shown before; null when there were none */
+    @Nullable
+    String show(String sha256, String of) {
+        String before = previewSha256;
+        this.previewSha256 = sha256;
+        this.previewOf = of;
+        return before;
+    }
+
+    void file(UUID document, Viewer by, Instant at) {
+        this.documentId = document;
+        this.filedAt = at;
+        touched(by, at);
+    }
+
+    UUID id() {
+        return id;
+    }
+
+    int changes() {
+        return changes == null ? 0 : changes;
+    }
+
+    UUID fileId() {
+        return fileId;
+    }
+
+    UUID versionId() {
+        return versionId;
+    }
+
+    LocalDate effectiveOn() {
+        return effectiveOn;
+    }
+
+    WrittenSoFar writing() {
+        return writing;
+    }
+
+    String byName() {
+        return byName;
+    }
+
+    Instant changedAt() {
+        return changedAt;
+    }
+
+    @Nullable
+    String previewSha256() {
+        return previewSha256;
+    }
+
+    @Nullable
+    String previewOf() {
+        return previewOf;
+    }
+
+    @Nullable
+    UUID documentId() {
+        return documentId;
+    }
+
+    @Nullable
+    Instant filedAt() {
+        return filedAt;
+    }
+}

@@ -1,0 +1,28 @@
+package app.denfold.server.letters.writing;
+
+import jakarta.persistence.LockModeType;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.data.domain.Limit;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Query;
+
+interface DraftLetterRepository extends JpaRepository<DraftLetter, UUID> {
+
+    @Query("from DraftLetter l where l.filedAt is null order by l.changedAt desc, l.id")
+    List<DraftLetter> findOpen(Limit most);
+
+    @Query("from DraftLetter l where l.filedAt is not null order by l.filedAt desc, l.id")
+    List<DraftLetter> findFiled(Limit most);
+
+    List<DraftLetter> findByFileIdOrderByChangedAtDesc(UUID fileId);
+
+    boolean existsByPreviewSha256(String sha256);
+
+    /** Of two who file it at once, the second waits and finds it filed. */
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query("from DraftLetter l where l.id = :id")
+    Optional<DraftLetter> findToFile(UUID id);
+}

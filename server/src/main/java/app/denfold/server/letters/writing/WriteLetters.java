@@ -1,0 +1,281 @@
+package app.denfold.server.letters.writing;
+
+import app.denfold.core.letters.FillLetter.Letter;
+import app.denfold.server.access.Viewer;
+import app.denfold.server.audit.AuditEntry;
+import app.denfold.server.audit.AuditTrail;
+import app.denfold.server.content.Contents;
+import app.denfold.server.content.destroying.DestroyContent;
+import app.denfold.server.documents.Documents;
+import app.denfold.server.documents.FiledDocument;
+import app.denfold.server.documents.FilingDetails;
+import app.denfold.server.letters.KeptModel;
+import app.denfold.server.letters.KeptModelRepository;
+import app.denfold.server.letters.ModelVersion;
+import app.denfold.server.letters.ModelVersionRepository;
+import app.denfold.server.letters.ReadModels;
+import app.denfold.server.people.PersonFile;
+import app.denfold.server.people.PersonFiles;
+import app.denfold.server.practice.PracticeCalendar;
+import app.denfold.server.problems.Refusal;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Objects;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Letters from the first word to the paper in the file. */
+@Service
+class WriteLetters {
+
+    private final DraftLetterRepository letters;
+    private final KeptModelRepository models;
+    private final ModelVersionRepository versions;
+    private final ReadModels read;
+    private final LayOutLetters layOut;
+    private final PersonFiles files;
+    private final Documents documents;
+    private final Contents contents;
+    private final DestroyContent destroy;
+    private final AuditTrail trail;
+    private final PracticeCalendar calendar;
+    private final TransactionTemplate transactions;
+
+    WriteLetters(
+            DraftLetterRepository letters,
+            KeptModelRepository models,
+            ModelVersionRepository versions,
+            ReadModels read,
+            LayOutLetters layOut,
+            PersonFiles files,
+            Documents documents,
+            Contents contents,
+            DestroyContent destroy,
+            AuditTrail trail,
+            PracticeCalendar calendar,
+            TransactionTemplate transactions) {
+        this.letters = letters;
+        this.models = models;
+        this.versions = versions;
+        this.read = read;
+        this.layOut = layOut;
+        this.files = files;
+        this.documents = documents;
+        this.contents = contents;
+        this.destroy = destroy;
+        this.trail = trail;
+        this.calendar = calendar;
+        this.transactions = transactions;
+    }
+
+    /** A letter with all that it is written by. */
+    record Written(DraftLetter draft, PersonFile file, KeptModel model, ModelVersion version, Letter letter) {}
+
+    /**
+     * Begins a letter.
+     *
+     * @param day on which it takes effect: the version and the facts are those that hold then
+     * @throws Refusal when the model is not for this file, or has no version in that language on that day
+     */
+    @Transactional
+    public UUID begin(Viewer viewer, UUID fileId, UUID modelId, String language, LocalDate day) {
+        viewer.requireChange();
+        PersonFile file = files.visible(viewer, fileId);
+        KeptModel model = visible(viewer, modelId);
+        if (model.isRetired()) {
+            throw Refusal.conflict("retired", "“" + model.name() + "” is no longer in use.");
+        }
+        if (!model.kinds().contains(file.kind())) {
+            throw Refusal.invalid("modelId", "“" + model.name() + "” is not for such files.");
+        }
+        ModelVersion version =
+                versions.findFirstByModelIdAndLanguageAndHoldsFromLessThanEqualOrderByHoldsFromDescNumberDesc(
+                                modelId, language, day)
+                        .orElseThrow(() -> Refusal.invalid(
+                                "day",
+                                "“" + model.name() + "” has no version in this language that holds on "
+                                        + PracticeCalendar.words(day) + "."));
+        DraftLetter draft = letters.save(new DraftLetter(fileId, version.id(), day, viewer, calendar.now()));
+        tell(viewer, draft, model, "began the letter");
+        return draft.id();
+    }
+
+    private KeptModel visible(Viewer viewer, UUID modelId) {
+        return models.findById(modelId)
+                .filter(m -> viewer.maySee(List.of(m.type())))
+                .orElseThrow(() -> Refusal.notFound("model"));
+    }
+
+    @Transactional(readOnly = true)
+    public Written written(Viewer viewer, UUID id) {
+        return written(viewer, draft(viewer, id));
+    }
+
+    private Written written(Viewer viewer, DraftLetter draft) {
+        ModelVersion version = version(draft);
+        KeptModel model = visible(viewer, version.modelId());
+        PersonFile file = files.visible(viewer, draft.fileId());
+        Letter letter = read.fill(
+                viewer,
+                file,
+                version.words(),
+                version.language(),
+                draft.effectiveOn(),
+                draft.writing().asWriting());
+        return new Written(draft, file, model, version, letter);
+    }
+
+    private ModelVersion version(DraftLetter draft) {
+        return versions.findById(draft.versionId()).orElseThrow();
+    }
+
+    /** Whoever may see file and papers of the type may go on with it. */
+    private DraftLetter draft(Viewer viewer, UUID id) {
+        DraftLetter draft = letters.findById(id).orElseThrow(() -> Refusal.notFound("letter"));
+        requireVisible(viewer, draft);
+        return draft;
+    }
+
+    private void requireVisible(Viewer viewer, DraftLetter draft) {
+        if (!maySee(viewer, draft)) {
+            throw Refusal.notFound("letter");
+        }
+    }
+
+    boolean maySee(Viewer viewer, DraftLetter draft) {
+        KeptModel model = models.findById(version(draft).modelId()).orElseThrow();
+        return files.maySee(viewer, draft.fileId()) && viewer.maySee(List.of(model.type()));
+    }
+
+    /** @param changes as the writer read it @throws Refusal when somebody else changed it since, or it is filed */
+    @Transactional
+    public int write(Viewer viewer, UUID id, int changes, WrittenSoFar writing) {
+        viewer.requireChange();
+        DraftLetter draft = open(viewer, draft(viewer, id), changes);
+        writing.asWriting();
+        draft.write(writing, viewer, calendar.now());
+        letters.save(draft);
+        return changes + 1;
+    }
+
+    private static DraftLetter open(Viewer viewer, DraftLetter draft, int changes) {
+        if (draft.filedAt() != null) {
+            throw Refusal.conflict("filed", "This letter was filed by " + draft.byName() + " meanwhile.");
+        }
+        if (draft.changes() != changes) {
+            throw Refusal.conflict(
+                    "changed-meanwhile",
+                    draft.byName().equals(viewer.name())
+                            ? "You changed this letter elsewhere meanwhile. Look at it again."
+                            : draft.byName() + " changed this letter meanwhile. Look at it again.");
+        }
+        return draft;
+    }
+
+    /** Its pages as they are now. */
+    record Pages(String sha256, int count) {}
+
+    /** Lays it out unless that was done already. */
+    Pages pages(Viewer viewer, UUID id) {
+        Written written = Objects.requireNonNull(transactions.execute(t -> written(viewer, id)));
+        LayOutLetters.Wanted wanted = wanted(written);
+        String key = LayOutLetters.key(wanted);
+        String shown = written.draft.previewSha256();
+        if (shown == null || !key.equals(written.draft.previewOf())) {
+            shown = show(id, key, layOut.layOut(wanted));
+        }
+        return new Pages(shown, contents.content(shown).pages());
+    }
+
+    private LayOutLetters.Wanted wanted(Written written) {
+        return layOut.wanted(written.letter, written.model.name(), written.version.language());
+    }
+
+    private String show(UUID id, String key, Contents.Prepared made) {
+        transactions.executeWithoutResult(t -> {
+            contents.register(made);
+            String before = letters.findById(id).orElseThrow().show(made.sha256(), key);
+            if (before != null && !before.equals(made.sha256())) {
+                letters.flush();
+                destroy.unlessUsed(before);
+            }
+        });
+        return made.sha256();
+    }
+
+    /** The pages as they were last laid out. */
+    @Transactional(readOnly = true)
+    public String shown(Viewer viewer, UUID id) {
+        String shown = draft(viewer, id).previewSha256();
+        if (shown == null) {
+            throw Refusal.notFound("page");
+        }
+        return shown;
+    }
+
+    /**
+     * Files it as a paper of its model's type.
+     *
+     * @throws Refusal when something is missing that must be known, or somebody changed it since it was looked at
+     */
+    FiledDocument file(Viewer viewer, UUID id, int changes) {
+        viewer.requireChange();
+        Written written = Objects.requireNonNull(transactions.execute(t -> {
+            open(viewer, draft(viewer, id), changes);
+            return written(viewer, id);
+        }));
+        requireReady(written.letter);
+        Contents.Prepared made = layOut.layOut(wanted(written));
+        return Objects.requireNonNull(transactions.execute(t -> {
+            DraftLetter draft = letters.findToFile(id).orElseThrow(() -> Refusal.notFound("letter"));
+            requireVisible(viewer, draft);
+            open(viewer, draft, changes);
+            contents.register(made);
+            LocalDate today = calendar.today();
+            LocalDate day = draft.effectiveOn();
+            FiledDocument filed = documents.file(
+                    viewer,
+                    new FilingDetails(
+                            draft.fileId(), written.model.type(), today, day.equals(today) ? null : day, null),
+                    new Documents.Received(
+                            made.sha256(),
+                            today,
+                            "written as “" + written.model.name() + "”, version " + written.version.number()));
+            draft.file(filed.id(), viewer, calendar.now());
+            letters.save(draft);
+            return filed;
+        }));
+    }
+
+    private static void requireReady(Letter letter) {
+        if (!letter.isReady()) {
+            throw Refusal.conflict(
+                    "missing",
+                    "Something is missing that the letter must say. Answer what is asked before you file it.");
+        }
+    }
+
+    /** A filed one stays, as the paper does. */
+    @Transactional
+    public void discard(Viewer viewer, UUID id) {
+        viewer.requireChange();
+        DraftLetter draft = draft(viewer, id);
+        if (draft.filedAt() != null) {
+            throw Refusal.conflict("filed", "This letter is filed; its paper can be thrown away in the file.");
+        }
+        tell(viewer, draft, models.findById(version(draft).modelId()).orElseThrow(), "threw away the letter");
+        String shown = draft.previewSha256();
+        letters.delete(draft);
+        if (shown != null) {
+            letters.flush();
+            destroy.unlessUsed(shown);
+        }
+    }
+
+    private void tell(Viewer viewer, DraftLetter draft, KeptModel model, String done) {
+        trail.record(AuditEntry.ofFile(viewer.actor(), "letter", draft.fileId(), done + " “" + model.name() + "”")
+                .about(List.of(model.type())));
+    }
+}

@@ -1,0 +1,45 @@
+package app.denfold.server.letters.writing;
+
+import app.denfold.core.letters.FillLetter.Writing;
+import app.denfold.core.letters.RichText;
+import app.denfold.server.letters.ModelWords.Piece;
+import app.denfold.server.problems.Refusal;
+import jakarta.validation.constraints.NotNull;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * What the writer of a letter did.
+ *
+ * @param answers by name
+ * @param leftOut ids of blocks
+ * @param corrected what stands in a block instead, by its id
+ */
+record WrittenSoFar(
+        @NotNull Map<String, String> answers,
+        @NotNull List<String> leftOut,
+        @NotNull Map<String, List<Piece>> corrected) {
+
+    static final WrittenSoFar NOTHING = new WrittenSoFar(Map.of(), List.of(), Map.of());
+
+    private static final int MOST = 500;
+
+    /** @throws Refusal in words, when it cannot be so */
+    Writing asWriting() {
+        if (answers.size() > MOST || leftOut.size() > MOST || corrected.size() > MOST) {
+            throw Refusal.invalid("answers", "A letter holds up to " + MOST + " answers and corrections.");
+        }
+        Map<String, List<RichText>> texts = new HashMap<>();
+        try {
+            corrected.forEach((id, pieces) ->
+                    texts.put(id, pieces.stream().map(Piece::asRichText).toList()));
+            Set<String> out = new HashSet<>(leftOut);
+            return new Writing(answers, out, texts);
+        } catch (IllegalArgumentException wrong) {
+            throw Refusal.invalid("corrected", wrong.getMessage() + ".");
+        }
+    }
+}

@@ -1,0 +1,309 @@
+package app.denfold.server.letters;
+
+import static app.denfold.server.marks.MarkedPapers.text;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.denfold.server.Api;
+import app.denfold.server.ServerTest;
+import app.denfold.server.TestPractice;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.http.HttpMethod;
+
+/** From a model to the paper in the file. */
+@ServerTest
+class LettersTest {
+
+    private static final LocalDate TODAY = LocalDate.now();
+
+    @Autowired
+    TestPractice practice;
+
+    private static Map<String, Object> words(String text) {
+        return Map.of("type", "WORDS", "text", text);
+    }
+
+    private static Map<String, Object> place(String what, String format, boolean must) {
+        return Map.of("type", "PLACE", "place", Map.of("what", what, "format", format, "mustBeKnown", must));
+    }
+
+    @SafeVarargs
+    private static Map<String, Object> line(Map<String, Object>... content) {
+        return Map.of("type", "PARAGRAPH", "content", List.of(content));
+    }
+
+    private static Map<String, Object> block(String id, boolean locked, Object... content) {
+        return new HashMap<>(Map.of("id", id, "locked", locked, "optional", false, "content", List.of(content)));
+    }
+
+    private static Map<String, Object> contract() {
+        Map<String, Object> minors = block("minors", true, line(words("Only for minors")));
+        minors.put("when", Map.of("ageUnder", 18));
+        Map<String, Object> thanks = block("thanks", true, line(words("We are glad to have you")));
+        thanks.put("optional", true);
+        thanks.put("name", "Thanks");
+        return Map.of(
+                "asks",
+                List.of(Map.of("code", "fee", "label", "Monthly fee", "kind", "NUMBER")),
+                "blocks",
+                List.of(
+                        block("greeting", false, line(words("Dear "), place("person.givenName", "PLAIN", true))),
+                        block(
+                                "fee",
+                                true,
+                                line(
+                                        words("You pay "),
+                                        place("ask.fee * 12", "MONEY", true),
+                                        words(" a year from "),
+                                        place("day", "LONG_DATE", true))),
+                        minors,
+                        thanks));
+    }
+
+    private static UUID model(Api api, String type) throws Exception {
+        return api.post(
+                        "/api/set-up/letter-models",
+                        Map.of(
+                                "changes",
+                                0,
+                                "name",
+                                "Model " + UUID.randomUUID(),
+                                "type",
+                                type,
+                                "kinds",
+                                List.of("employee")))
+                .id("$.id");
+    }
+
+    private static Api.Answer version(Api api, UUID model, String language, LocalDate from, Object words)
+            throws Exception {
+        return api.post(
+                "/api/set-up/letter-models/{id}/versions",
+                Map.of("language", language, "holdsFrom", from, "words", words),
+                model);
+    }
+
+    private static Api.Answer begin(Api api, UUID file, UUID model, String language, LocalDate day) throws Exception {
+        return api.post(
+                "/api/files/{id}/letters", Map.of("modelId", model, "language", language, "effectiveOn", day), file);
+    }
+
+    private static Api.Answer write(Api api, UUID letter, int changes, Map<String, Object> writing) throws Exception {
+        Map<String, Object> all =
+                new HashMap<>(Map.of("answers", Map.of(), "leftOut", List.of(), "corrected", Map.of()));
+        all.putAll(writing);
+        return api.send(HttpMethod.PUT, "/api/letters/{id}", Map.of("changes", changes, "writing", all), letter);
+    }
+
+    private static Api.Answer file(Api api, UUID letter, int changes) throws Exception {
+        return api.post("/api/letters/{id}/filing", Map.of("changes", changes), letter);
+    }
+
+    private static String paper(Api api, UUID document) throws Exception {
+        return text(api.get("/api/documents/{id}/versions/1/content", document).bytes());
+    }
+
+    @Test
+    void aContractIsAskedForWhatIsMissingCorrectedLookedAtAndFiled() throws Exception {
+        Api api = practice.administrator();
+        UUID model = model(api, "contract");
+        assertThat(version(api, model, "en-GB", TODAY.minusYears(1), contract()).status())
+                .isEqualTo(201);
+        UUID file = api.newEmployee("Letterson", null);
+        LocalDate day = TODAY.plusDays(10);
+        UUID letter = begin(api, file, model, "en-GB", day).id("$.id");
+
+        Api.Answer begun = api.get("/api/letters/{id}", letter);
+        assertThat(begun.<Boolean>at("$.ready")).isFalse();
+        assertThat(begun.<List<String>>at("$.asks[?(@.mustBeKnown)].label")).contains("Monthly fee");
+        assertThat(begun.<List<String>>at("$.blocks[*].id")).containsExactly("greeting", "fee", "thanks");
+        assertThat(file(api, letter, 0).<String>at("$.code")).isEqualTo("missing");
+        assertThat(api.post("/api/letters/{id}/pages", null, letter).<Integer>at("$.pages"))
+                .as("it can be looked at before it is whole")
+                .isEqualTo(1);
+
+        int changes = write(
+                        api,
+                        letter,
+                        0,
+                        Map.of(
+                                "answers", Map.of("ask.fee", "100.50"),
+                                "leftOut", List.of("thanks"),
+                                "corrected", Map.of("greeting", List.of(line(words("My dear friend"))))))
+                .at("$.changes");
+        Api.Answer written = api.get("/api/letters/{id}", letter);
+        assertThat(written.<Boolean>at("$.ready")).isTrue();
+        assertThat(written.<List<Boolean>>at("$.blocks[*].differs")).containsExactly(true, false, false);
+        String key = api.post("/api/letters/{id}/pages", null, letter).at("$.key");
+        assertThat(api.post("/api/letters/{id}/pages", null, letter).<String>at("$.key"))
+                .as("laid out once")
+                .isEqualTo(key);
+        assertThat(api.get("/api/letters/{id}/pages/1", letter).bytes()).startsWith(0x89, 'P', 'N', 'G');
+
+        Api.Answer filed = file(api, letter, changes);
+        UUID document = filed.id("$.documentId");
+        assertThat(filed.<String>at("$.name")).startsWith("Contract");
+        assertThat(paper(api, document))
+                .contains("My dear friend", "You pay €1,206.00 a year from")
+                .doesNotContain("Only for minors", "We are glad");
+        Api.Answer about = api.get("/api/documents/{id}", document);
+        assertThat(about.<String>at("$.effectiveDate")).isEqualTo(day.toString());
+        assertThat(file(api, letter, changes + 1).<String>at("$.code")).isEqualTo("filed");
+        assertThat(api.get("/api/files/{id}/letters", file).<String>at("$[0].documentId"))
+                .isEqualTo(document.toString());
+        assertThat(api.get("/api/letters").<List<String>>at("$.filed[*].id")).contains(letter.toString());
+        assertThat(api.get("/api/files/{id}/trail", file).body()).contains("began the letter", "written as");
+    }
+
+    @Test
+    void theVersionIsTheOneOfItsLanguageThatHoldsOnTheDayAndOldLettersKeepTheirs() throws Exception {
+        Api api = practice.administrator();
+        UUID model = model(api, "letter");
+        Object old = Map.of("asks", List.of(), "blocks", List.of(block("a", true, line(words("The old words")))));
+        Object next = Map.of("asks", List.of(), "blocks", List.of(block("a", true, line(words("The new words")))));
+        Object german = Map.of(
+                "asks",
+                List.of(),
+                "blocks",
+                List.of(block("a", true, line(words("Am "), place("day", "LONG_DATE", true)))));
+        version(api, model, "en-GB", TODAY.minusYears(1), old);
+        version(api, model, "en-GB", TODAY.plusMonths(1), next);
+        version(api, model, "de-AT", TODAY.minusYears(1), german);
+        UUID file = api.newEmployee("Versionless", null);
+        assertThat(begin(api, file, model, "fr", TODAY).<String>at("$.detail")).contains("no version in this language");
+        assertThat(begin(api, file, model, "en-GB", TODAY.minusYears(2)).status())
+                .isEqualTo(422);
+        UUID now = begin(api, file, model, "en-GB", TODAY).id("$.id");
+        UUID later = begin(api, file, model, "en-GB", TODAY.plusMonths(1)).id("$.id");
+        UUID auf = begin(api, file, model, "de-AT", LocalDate.of(2027, 3, 1)).id("$.id");
+        version(api, model, "en-GB", TODAY.minusDays(1), next);
+        String first = "$.blocks[0].content[0].content[*].text";
+        assertThat(api.get("/api/letters/{id}", now).<List<String>>at(first)).containsExactly("The old words");
+        assertThat(api.get("/api/letters/{id}", later).<List<String>>at(first)).containsExactly("The new words");
+        assertThat(api.get("/api/letters/{id}", auf).<List<String>>at(first)).containsExactly("Am ", "1. März 2027");
+        assertThat(paper(api, file(api, now, 0).id("$.documentId"))).contains("The old words");
+        Api.Answer models = api.get("/api/letter-models");
+        assertThat(models.<List<Boolean>>at("$[?(@.id=='" + model + "')].versions[*].isInForce"))
+                .containsExactly(false, false, true, true);
+    }
+
+    @Test
+    void whatCannotBeIsRefusedInWords() throws Exception {
+        Api api = practice.administrator();
+        UUID model = model(api, "letter");
+        Object unknown = Map.of(
+                "asks", List.of(), "blocks", List.of(block("a", true, line(place("fact.nosuch", "PLAIN", true)))));
+        assertThat(version(api, model, "en-GB", TODAY, unknown).body())
+                .contains("Nothing is known by the name “fact.nosuch”");
+        Object unreadable = Map.of(
+                "asks", List.of(), "blocks", List.of(block("a", true, line(place("day plus a bit", "PLAIN", true)))));
+        assertThat(version(api, model, "en-GB", TODAY, unreadable).body()).contains("cannot be read");
+        Map<String, Object> odd = block("a", true, line(words("x")));
+        odd.put("when", Map.of("fact", "nosuch", "is", "x"));
+        assertThat(version(api, model, "en-GB", TODAY, Map.of("asks", List.of(), "blocks", List.of(odd)))
+                        .status())
+                .isEqualTo(422);
+        assertThat(version(api, model, "no language!", TODAY, contract()).status())
+                .isEqualTo(422);
+        assertThat(version(practice.colleague(null, true, true), model, "en-GB", TODAY, contract())
+                        .status())
+                .isEqualTo(403);
+        Api.Answer tried = api.post(
+                "/api/set-up/letter-models/try",
+                Map.of(
+                        "fileId",
+                        api.newEmployee("Tried", null),
+                        "version",
+                        Map.of("language", "en-GB", "holdsFrom", TODAY, "words", contract())));
+        assertThat(tried.<List<String>>at("$.missing[*].name")).containsExactly("ask.fee");
+        assertThat(begin(api, api.newFile("patient", "Wrongkind", null, "Therapy"), model, "en-GB", TODAY)
+                        .status())
+                .isEqualTo(422);
+        api.post("/api/set-up/letter-models/{id}/retirement", Map.of("retired", true), model);
+        assertThat(begin(api, api.newEmployee("Retired", null), model, "en-GB", TODAY)
+                        .<String>at("$.code"))
+                .isEqualTo("retired");
+    }
+
+    @Test
+    void twoWritersAreToldOfEachOtherAndOnlyOneOfThemFiles() throws Exception {
+        Api api = practice.administrator();
+        UUID model = model(api, "letter");
+        version(
+                api,
+                model,
+                "en-GB",
+                TODAY.minusDays(1),
+                Map.of("asks", List.of(), "blocks", List.of(block("a", false, line(words("Hello"))))));
+        UUID file = api.newEmployee("Twowriters", null);
+        UUID letter = begin(api, file, model, "en-GB", TODAY).id("$.id");
+        Api colleague = practice.colleague(null, true, true);
+        int changes = write(colleague, letter, 0, Map.of("answers", Map.of())).at("$.changes");
+        Api.Answer late = write(api, letter, 0, Map.of());
+        assertThat(late.<String>at("$.code")).isEqualTo("changed-meanwhile");
+        assertThat(late.<String>at("$.detail")).startsWith("Dilan Ozgune changed this letter");
+        List<Callable<Integer>> both =
+                List.of(() -> file(api, letter, changes).status(), () -> file(colleague, letter, changes)
+                        .status());
+        List<Integer> statuses = new ArrayList<>();
+        try (Closing many = new Closing(Executors.newFixedThreadPool(2))) {
+            for (Future<Integer> one : many.service.invokeAll(both)) {
+                statuses.add(one.get());
+            }
+        }
+        assertThat(statuses).containsExactlyInAnyOrder(200, 409);
+        assertThat(api.get("/api/files/{id}/papers", file).<List<?>>at("$.papers"))
+                .hasSize(1);
+        assertThat(api.send(HttpMethod.DELETE, "/api/letters/{id}", null, letter)
+                        .status())
+                .isEqualTo(409);
+        UUID other = begin(api, file, model, "en-GB", TODAY).id("$.id");
+        api.post("/api/letters/{id}/pages", null, other);
+        assertThat(api.send(HttpMethod.DELETE, "/api/letters/{id}", null, other).status())
+                .isEqualTo(204);
+        assertThat(api.get("/api/letters/{id}", other).status()).isEqualTo(404);
+    }
+
+    private record Closing(ExecutorService service) implements AutoCloseable {
+        @Override
+        public void close() {
+            service.shutdown();
+        }
+    }
+
+    @Test
+    void lettersOfHiddenTypesAreHiddenAndThoseOfOtherTeamsToo() throws Exception {
+        Api api = practice.administrator();
+        UUID model = model(api, "clearance");
+        version(
+                api,
+                model,
+                "en-GB",
+                TODAY.minusDays(1),
+                Map.of("asks", List.of(), "blocks", List.of(block("a", false, line(words("Hello"))))));
+        UUID file = api.newEmployee("Hiddenletter", null);
+        UUID letter = begin(api, file, model, "en-GB", TODAY).id("$.id");
+        Api blind = practice.colleague(null, false, true);
+        for (String path : List.of("/api/letters/" + letter, "/api/letters/" + letter + "/pages/1")) {
+            assertThat(blind.get(path).status()).as(path).isEqualTo(404);
+        }
+        assertThat(file(blind, letter, 0).status()).isEqualTo(404);
+        assertThat(blind.get("/api/letters").body()).doesNotContain(letter.toString());
+        assertThat(blind.get("/api/files/{id}/letters", file).body()).doesNotContain(letter.toString());
+        assertThat(blind.get("/api/letter-models").body()).doesNotContain(model.toString());
+        assertThat(begin(blind, file, model, "en-GB", TODAY).status()).isEqualTo(404);
+        assertThat(write(practice.colleague(null, true, false), letter, 0, Map.of())
+                        .status())
+                .isEqualTo(403);
+    }
+}

@@ -1,0 +1,177 @@
+import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
+import { Route, Routes } from "react-router";
+import { afterEach, expect, test } from "vitest";
+import { OTTILIE, PRACTICE, Refusal, serve, show } from "../../testing/screen";
+import { LettersPage } from "./LettersPage";
+import type { Letter } from "./letterQueries";
+import { NewLetterModal } from "./NewLetterModal";
+import { WriteLetterPage } from "./WriteLetterPage";
+
+afterEach(cleanup);
+
+const words = (text: string) => [{ type: "PARAGRAPH" as const, content: [{ type: "WORDS" as const, text }] }];
+
+const block = (id: string, more: Partial<Letter["blocks"][number]> = {}) => ({
+  id,
+  locked: true,
+  optional: false,
+  leftOut: false,
+  differs: false,
+  words: words(`Words of ${id}`),
+  content: words(`Words of ${id}`),
+  ...more,
+});
+
+const LETTER: Letter = {
+  id: "l1",
+  changes: 3,
+  fileId: "f1",
+  person: "Edie Penhallow",
+  model: "Riding contract",
+  version: 2,
+  language: "en-GB",
+  effectiveOn: "2026-12-01",
+  ready: false,
+  asks: [{ name: "ask.fee", label: "Monthly fee", kind: "NUMBER", mustBeKnown: true }],
+  blocks: [
+    block("greeting", { locked: false }),
+    block("thanks", { optional: true, name: "Thanks" }),
+    block("terms"),
+  ],
+  writing: { answers: {}, leftOut: [], corrected: {} },
+  by: "Ottilie Brandmoor",
+  changedAt: "2026-11-30T10:00:00Z",
+};
+
+function write(letter: Letter, more: object = {}) {
+  const calls = serve({
+    "GET /api/session": OTTILIE,
+    "GET /api/practice": PRACTICE,
+    "GET /api/letters/l1": letter,
+    "POST /api/letters/l1/pages": { pages: 2, key: "k1" },
+    ...more,
+  });
+  show(
+    <Routes>
+      <Route path="/letters/:id" element={<WriteLetterPage />} />
+      <Route path="*" element={<p>elsewhere</p>} />
+    </Routes>,
+    "/letters/l1",
+  );
+  return calls;
+}
+
+test("what is missing is asked, what is typed is kept by itself, and the paper shows beside it", async () => {
+  const calls = write(LETTER, { "PUT /api/letters/l1": { changes: 4 } });
+  const fee = await screen.findByLabelText(/Monthly fee/);
+  expect(await screen.findByRole("button", { name: "File it" })).toHaveProperty("disabled", true);
+  expect(await screen.findByRole("img", { name: "Riding contract, page 2 of 2" })).toBeTruthy();
+  fireEvent.change(fee, { target: { value: "120" } });
+  fireEvent.click(screen.getByRole("checkbox", { name: "Thanks" }));
+  await waitFor(() => expect(calls.filter((c) => c.method === "PUT")).toHaveLength(1), { timeout: 4000 });
+  expect(calls.find((c) => c.method === "PUT")?.body).toEqual({
+    changes: 3,
+    writing: { answers: { "ask.fee": "120" }, leftOut: ["thanks"], corrected: {} },
+  });
+  expect(screen.getAllByRole("button", { name: /^Correct/ })).toHaveLength(1);
+});
+
+test("a letter that is whole is filed as it was last written", async () => {
+  const calls = write(
+    { ...LETTER, ready: true, asks: [] },
+    { "POST /api/letters/l1/filing": { documentId: "d1", name: "Contract, Penhallow E" } },
+  );
+  fireEvent.click(await screen.findByRole("button", { name: "File it" }));
+  expect(await screen.findByText("elsewhere")).toBeTruthy();
+  expect(calls.find((c) => c.path.endsWith("/filing"))?.body).toEqual({ changes: 3 });
+});
+
+test("whoever comes too late is told, and what was typed stays", async () => {
+  write(LETTER, {
+    "PUT /api/letters/l1": new Refusal(409, { detail: "Zuri Mbeya-Holt changed this letter meanwhile." }),
+  });
+  fireEvent.change(await screen.findByLabelText(/Monthly fee/), { target: { value: "120" } });
+  expect(await screen.findByText(/Zuri Mbeya-Holt changed/, {}, { timeout: 4000 })).toBeTruthy();
+  expect(screen.getByLabelText(/Monthly fee/)).toHaveProperty("value", "120");
+});
+
+test("a letter that is filed leads to its paper and is not changed any more", async () => {
+  write({ ...LETTER, documentId: "d1" });
+  expect(await screen.findByText(/This letter is filed/)).toBeTruthy();
+  expect(screen.queryByRole("button", { name: "File it" })).toBeNull();
+  expect(screen.getByLabelText(/Monthly fee/)).toHaveProperty("disabled", true);
+});
+
+const MODEL = {
+  id: "m1",
+  changes: 0,
+  name: "Riding contract",
+  type: "contract",
+  typeLabel: "Contract",
+  kinds: ["rider"],
+  retired: false,
+  versions: [
+    {
+      id: "v1",
+      number: 1,
+      language: "en-GB",
+      holdsFrom: "2026-01-01",
+      isInForce: true,
+      by: "Ottilie Brandmoor",
+      at: "2026-01-01T10:00:00Z",
+    },
+    {
+      id: "v2",
+      number: 2,
+      language: "de-AT",
+      holdsFrom: "2026-01-01",
+      isInForce: true,
+      by: "Ottilie Brandmoor",
+      at: "2026-01-01T10:00:00Z",
+    },
+  ],
+};
+
+test("a letter is begun by a model for such files, in one of its languages", async () => {
+  const calls = serve({
+    "GET /api/session": OTTILIE,
+    "GET /api/practice": PRACTICE,
+    "GET /api/letter-models": [
+      MODEL,
+      { ...MODEL, id: "m2", name: "For staff", kinds: ["employee"] },
+      { ...MODEL, id: "m3", name: "Of old", retired: true },
+    ],
+    "POST /api/files/f1/letters": { id: "l9" },
+  });
+  show(<NewLetterModal file={{ id: "f1", name: "Edie Penhallow", kind: "rider" }} onClose={() => {}} />);
+  expect(await screen.findByText("Riding contract (Contract)")).toBeTruthy();
+  expect(screen.queryByText(/For staff|Of old/)).toBeNull();
+  expect(await screen.findByText("British English")).toBeTruthy();
+  fireEvent.click(screen.getByRole("button", { name: "Write it" }));
+  await waitFor(() =>
+    expect(calls.find((c) => c.method === "POST")?.body).toEqual({
+      modelId: "m1",
+      language: "en-GB",
+      effectiveOn: PRACTICE.today,
+    }),
+  );
+});
+
+test("open letters and those made lately are listed, each leading on", async () => {
+  const line = {
+    id: "l1",
+    fileId: "f1",
+    person: "Edie Penhallow",
+    model: "Riding contract",
+    effectiveOn: "2026-12-01",
+    by: "Ottilie Brandmoor",
+    changedAt: "2026-11-30T10:00:00Z",
+  };
+  serve({
+    "GET /api/session": OTTILIE,
+    "GET /api/letters": { open: [line], filed: [{ ...line, id: "l2", documentId: "d1" }] },
+  });
+  show(<LettersPage />);
+  const links = await screen.findAllByRole("link", { name: "Riding contract" });
+  expect(links.map((l) => l.getAttribute("href"))).toEqual(["/letters/l1", "/files/f1?view=read&paper=d1"]);
+});

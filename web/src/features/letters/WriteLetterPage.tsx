@@ -1,0 +1,327 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { Alert, App, Button, Checkbox, Input, Modal, Popconfirm } from "antd";
+import { useEffect, useRef, useState } from "react";
+import { Link, useNavigate, useParams } from "react-router";
+import { answer, api, done, type Shape, wordsOf } from "../../api/client";
+import { DayField } from "../../ui/DayField";
+import { day } from "../../ui/days";
+import { Pages } from "../../ui/Pages";
+import { Loaded } from "../../ui/Quiet";
+import { Where } from "../../ui/Where";
+import { useMayChange } from "../asof/asOf";
+import { type Letter, languageName, letterOptions, type Piece } from "./letterQueries";
+import { RichEditor } from "./RichEditor";
+import { firstWords } from "./richText";
+import "./letters.css";
+
+const PAGE_WIDTH = 720;
+
+/** So long nothing is typed before it is kept and laid out anew, in ms. */
+const PAUSE = 700;
+
+type Writing = Shape<"WrittenSoFar">;
+
+/** A letter while it is written: what is missing and may be changed, beside the paper as it will look. */
+export function WriteLetterPage() {
+  const { id = "" } = useParams();
+  const letter = useQuery({ ...letterOptions(id), staleTime: 0 });
+  return <Loaded query={letter}>{(found) => <Write key={found.id} letter={found} />}</Loaded>;
+}
+
+function Write({ letter }: { letter: Letter }) {
+  const { message } = App.useApp();
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const mayChange = useMayChange() && !letter.documentId;
+  const params = { path: { id: letter.id } };
+  const { writing, change, kept, keepNow } = useKept(letter);
+  const pages = useQuery({
+    queryKey: ["letters", letter.id, "pages", letter.changes],
+    queryFn: () => answer(api.POST("/api/letters/{id}/pages", { params })),
+    // the former pages stay until the new ones are there
+    placeholderData: (before: Shape<"PagesAnswer"> | undefined) => before,
+    enabled: !letter.documentId,
+  });
+  const file = useMutation({
+    mutationFn: async () =>
+      answer(api.POST("/api/letters/{id}/filing", { params, body: { changes: await keepNow() } })),
+    onSuccess: ({ documentId, name }) => {
+      message.success(`Filed as “${name}”.`);
+      queries.invalidateQueries({ queryKey: ["letters"] });
+      queries.invalidateQueries({ queryKey: ["files"] });
+      navigate(`/files/${letter.fileId}?${new URLSearchParams({ view: "read", paper: documentId })}`);
+    },
+  });
+  const discard = useMutation({
+    mutationFn: () => done(api.DELETE("/api/letters/{id}", { params })),
+    onSuccess: () => {
+      queries.removeQueries({ queryKey: ["letters", letter.id] });
+      queries.invalidateQueries({ queryKey: ["letters"] });
+      navigate(`/files/${letter.fileId}`);
+    },
+    onError: (error) => message.error(wordsOf(error)),
+  });
+  const set = (part: Partial<Writing>) => change({ ...writing, ...part });
+  const open = letter.asks.filter((a) => a.mustBeKnown).length;
+  return (
+    <div className="write-letter">
+      <Where>
+        <Link to={`/files/${letter.fileId}`}>{letter.person}</Link> <span className="muted">·</span>{" "}
+        <strong>{letter.model}</strong>
+      </Where>
+      <section className="write-letter-sheet" aria-label="The letter">
+        <div>
+          <h1>{letter.model}</h1>
+          <div className="muted">
+            {letter.person} · takes effect {day(letter.effectiveOn)} · {languageName(letter.language)},
+            version {letter.version}
+          </div>
+        </div>
+        {letter.documentId && (
+          <Alert
+            type="info"
+            title={
+              <Link
+                to={`/files/${letter.fileId}?${new URLSearchParams({ view: "read", paper: letter.documentId })}`}
+              >
+                This letter is filed. Open its paper
+              </Link>
+            }
+          />
+        )}
+        {letter.asks.length > 0 && <h2>Asked for</h2>}
+        {letter.asks.map((ask) => (
+          <AskField
+            key={ask.name}
+            ask={ask}
+            value={writing.answers[ask.name] ?? ""}
+            mayChange={mayChange}
+            onChange={(value) => set({ answers: { ...writing.answers, [ask.name]: value } })}
+          />
+        ))}
+        <h2>Parts</h2>
+        <div>
+          {letter.blocks.map((block) => (
+            <BlockLine
+              key={block.id}
+              block={block}
+              mayChange={mayChange}
+              isLeftOut={writing.leftOut.includes(block.id)}
+              onLeftOut={(out) =>
+                set({
+                  leftOut: out
+                    ? [...writing.leftOut, block.id]
+                    : writing.leftOut.filter((other) => other !== block.id),
+                })
+              }
+              onCorrect={(pieces) => {
+                const { [block.id]: _, ...others } = writing.corrected;
+                set({ corrected: pieces ? { ...others, [block.id]: pieces } : others });
+              }}
+            />
+          ))}
+        </div>
+        {kept.error ? (
+          <Alert
+            type="error"
+            title={wordsOf(kept.error)}
+            action={
+              <Button
+                size="small"
+                onClick={() => queries.invalidateQueries({ queryKey: letterOptions(letter.id).queryKey })}
+              >
+                Look again
+              </Button>
+            }
+          />
+        ) : null}
+        {file.error ? <Alert type="error" title={wordsOf(file.error)} /> : null}
+        {mayChange && (
+          <div className="buttons">
+            <Button
+              type="primary"
+              disabled={!letter.ready && kept.isSettled}
+              loading={file.isPending}
+              onClick={() => file.mutate()}
+            >
+              File it
+            </Button>
+            <Popconfirm
+              title="Throw this letter away?"
+              okText="Throw away"
+              onConfirm={() => discard.mutate()}
+            >
+              <Button>Throw away</Button>
+            </Popconfirm>
+            <span className="muted" aria-live="polite">
+              {kept.isSettled ? "Kept" : "Keeping …"}
+            </span>
+          </div>
+        )}
+        {mayChange && open > 0 && (
+          <p className="muted">
+            {open === 1 ? "1 answer is" : `${open} answers are`} missing before it can be filed.
+          </p>
+        )}
+      </section>
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling area must be reachable by keyboard */}
+      <section className="page-desk letter-pages" tabIndex={0} aria-label="The paper as it will look">
+        {pages.error ? <Alert type="error" title={wordsOf(pages.error)} /> : null}
+        {pages.data && (
+          <Pages
+            count={pages.data.pages}
+            width={PAGE_WIDTH}
+            name={letter.model}
+            source={(page) => `/api/letters/${letter.id}/pages/${page}?width=900&key=${pages.data.key}`}
+          />
+        )}
+      </section>
+    </div>
+  );
+}
+
+/** What was written, kept by itself shortly after each change, one after the other. */
+function useKept(letter: Letter) {
+  const queries = useQueryClient();
+  const [writing, setWriting] = useState(letter.writing);
+  const [error, setError] = useState<unknown>();
+  const [waits, setWaits] = useState(false);
+  const changes = useRef(letter.changes);
+  const newest = useRef<Writing | undefined>(undefined);
+  const running = useRef<Promise<void>>(Promise.resolve());
+  const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
+  const keep = () => {
+    running.current = running.current.then(async () => {
+      const writing = newest.current;
+      if (!writing) {
+        return;
+      }
+      newest.current = undefined;
+      const kept = await answer(
+        api.PUT("/api/letters/{id}", {
+          params: { path: { id: letter.id } },
+          body: { changes: changes.current, writing },
+        }),
+      );
+      changes.current = kept.changes;
+      setError(undefined);
+      await queries.invalidateQueries({ queryKey: letterOptions(letter.id).queryKey, exact: true });
+      setWaits(newest.current !== undefined);
+    });
+    running.current = running.current.catch((failed) => {
+      setError(failed);
+      setWaits(false);
+    });
+    return running.current;
+  };
+  const change = (next: Writing) => {
+    setWriting(next);
+    setWaits(true);
+    newest.current = next;
+    clearTimeout(timer.current);
+    timer.current = setTimeout(keep, PAUSE);
+  };
+  // whoever leaves the page leaves nothing unkept
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only when the page is left
+  useEffect(
+    () => () => {
+      clearTimeout(timer.current);
+      if (newest.current) {
+        keep();
+      }
+    },
+    [],
+  );
+  const keepNow = async () => {
+    clearTimeout(timer.current);
+    await keep();
+    return changes.current;
+  };
+  return { writing, change, kept: { error, isSettled: !waits }, keepNow };
+}
+
+type AskFieldProps = {
+  ask: Shape<"AskAnswer">;
+  value: string;
+  mayChange: boolean;
+  onChange: (value: string) => void;
+};
+
+function AskField({ ask, value, mayChange, onChange }: AskFieldProps) {
+  const id = `ask-${ask.name}`;
+  return (
+    <div className="letter-ask">
+      <label htmlFor={id}>
+        {ask.label}
+        {ask.mustBeKnown && <span className="clay"> needed</span>}
+      </label>
+      {ask.kind === "DAY" ? (
+        <DayField value={value || null} placeholder="day" onChange={(chosen) => onChange(chosen ?? "")} />
+      ) : (
+        <Input
+          id={id}
+          disabled={!mayChange}
+          inputMode={ask.kind === "NUMBER" ? "decimal" : undefined}
+          maxLength={2000}
+          status={ask.problem ? "error" : ""}
+          value={value}
+          onChange={(e) => onChange(e.target.value)}
+        />
+      )}
+      {ask.problem && <span className="clay">{ask.problem}</span>}
+    </div>
+  );
+}
+
+type BlockLineProps = {
+  block: Shape<"BlockAnswer">;
+  mayChange: boolean;
+  isLeftOut: boolean;
+  onLeftOut: (out: boolean) => void;
+  /** Undefined to go back to the words of the model. */
+  onCorrect: (pieces: Piece[] | undefined) => void;
+};
+
+function BlockLine({ block, mayChange, isLeftOut, onLeftOut, onCorrect }: BlockLineProps) {
+  const [edited, setEdited] = useState<Piece[]>();
+  const words = block.name ?? firstWords(block.content, 48);
+  return (
+    <div className="letter-block">
+      {block.optional ? (
+        <Checkbox checked={!isLeftOut} disabled={!mayChange} onChange={(e) => onLeftOut(!e.target.checked)}>
+          {words}
+        </Checkbox>
+      ) : (
+        <span>{words}</span>
+      )}
+      <span>
+        {block.differs && <span className="clay">differs from the model </span>}
+        {mayChange && !block.locked && !isLeftOut && (
+          <Button size="small" aria-label={`Correct ${words}`} onClick={() => setEdited(block.words)}>
+            Correct
+          </Button>
+        )}
+        {mayChange && block.differs && (
+          <Button size="small" type="text" onClick={() => onCorrect(undefined)}>
+            As in the model
+          </Button>
+        )}
+      </span>
+      {edited && (
+        <Modal
+          title="For this letter only"
+          open
+          width={760}
+          okText="Take it"
+          onOk={() => {
+            onCorrect(edited);
+            setEdited(undefined);
+          }}
+          onCancel={() => setEdited(undefined)}
+        >
+          <RichEditor pieces={block.words} label={words} onChange={setEdited} />
+        </Modal>
+      )}
+    </div>
+  );
+}

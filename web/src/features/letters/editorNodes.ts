@@ -1,0 +1,60 @@
+import { Node } from "@tiptap/react";
+
+/** A place where something known will stand; its name shows in the text. */
+export const PlaceNode = Node.create({
+  name: "place",
+  group: "inline",
+  inline: true,
+  atom: true,
+  addAttributes() {
+    return {
+      what: { default: "" },
+      format: { default: "PLAIN" },
+      otherwise: { default: null },
+      mustBeKnown: { default: false },
+    };
+  },
+  parseHTML() {
+    return [
+      {
+        tag: "span[data-place]",
+        getAttrs: (element) => ({
+          what: element.getAttribute("data-place"),
+          format: element.getAttribute("data-format") ?? "PLAIN",
+          otherwise: element.getAttribute("data-otherwise"),
+          mustBeKnown: element.getAttribute("data-must") === "true",
+        }),
+      },
+    ];
+  },
+  renderHTML({ node }) {
+    const { what, format, otherwise, mustBeKnown } = node.attrs;
+    return [
+      "span",
+      {
+        class: mustBeKnown ? "letter-place must" : "letter-place",
+        "data-place": what,
+        "data-format": format,
+        "data-must": String(mustBeKnown),
+        ...(otherwise ? { "data-otherwise": otherwise } : {}),
+        title: [mustBeKnown ? "must be known" : "", otherwise ? `otherwise: ${otherwise}` : ""]
+          .filter(Boolean)
+          .join(", "),
+      },
+      `{${what}}`,
+    ];
+  },
+});
+
+/** From here on a new page. */
+export const PageBreakNode = Node.create({
+  name: "pageBreak",
+  group: "block",
+  atom: true,
+  parseHTML() {
+    return [{ tag: "div[data-page-break]" }];
+  },
+  renderHTML() {
+    return ["div", { "data-page-break": "", class: "letter-page-break" }, "new page"];
+  },
+});
