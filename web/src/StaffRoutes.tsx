@@ -7,6 +7,7 @@ import { FilesPage } from "./features/files/FilesPage";
 import { FindPage } from "./features/finding/FindPage";
 import { Frame } from "./features/frame/Frame";
 import { HelpPage } from "./features/help/HelpPage";
+import { LetterBatchPage } from "./features/letters/LetterBatchPage";
 import { LettersPage } from "./features/letters/LettersPage";
 import { DuplicatesPage } from "./features/merging/DuplicatesPage";
 import { MergePage } from "./features/merging/MergePage";
@@ -38,6 +39,7 @@ export default function StaffRoutes() {
         <Route path="/under-way" element={<UnderWayPage />} />
         <Route path="/signing" element={<RequestsPage />} />
         <Route path="/letters" element={<LettersPage />} />
+        <Route path="/letters/batches/:id" element={<LetterBatchPage />} />
         <Route path="/letters/:id" element={<WriteLetterPage />} />
         <Route path="/signing/turns/:id" element={<Signs />} />
         <Route path="/coverage" element={<CoveragePage />} />

@@ -64,7 +64,7 @@ export function AddPapers({ person }: { person: OfPerson & { kind: string } }) {
         </Dropdown>
       </Space.Compact>
       {several && <PapersForFile person={person} files={several} onClose={() => setSeveral(undefined)} />}
-      {notes === "letter" && <NewLetterModal file={person} onClose={() => setNotes(undefined)} />}
+      {notes === "letter" && <NewLetterModal people={[person]} onClose={() => setNotes(undefined)} />}
       {notes === "link" && (
         <LinkModal
           fileId={fileId}

@@ -10,6 +10,7 @@ import { type Status, statuses } from "../../ui/statuses";
 import { Where } from "../../ui/Where";
 import { useAsOf, useKeepingAsOf, useMayChange } from "../asof/asOf";
 import { ChaseManyModal } from "../chasing/ChaseManyModal";
+import { NewLetterModal } from "../letters/NewLetterModal";
 import { kindsOptions } from "../people/fileQueries";
 import { InviteForm } from "../portal/InviteForm";
 import { AskManyModal } from "../signing/asking/AskManyModal";
@@ -233,6 +234,7 @@ function ChosenBar({ chosen, onClear }: { chosen: Map<string, BoardRow>; onClear
   const [chases, setChases] = useState(false);
   const [invites, setInvites] = useState(false);
   const [asks, setAsks] = useState(false);
+  const [writes, setWrites] = useState(false);
   const { message } = App.useApp();
   const mayChange = useMayChange();
   const people = [...chosen.values()];
@@ -250,6 +252,7 @@ function ChosenBar({ chosen, onClear }: { chosen: Map<string, BoardRow>; onClear
       <Button onClick={onClear}>Clear choice</Button>
       {mayChange && <Button onClick={() => setInvites(true)}>Invite a guest…</Button>}
       {mayChange && <Button onClick={() => setAsks(true)}>Ask to sign…</Button>}
+      {mayChange && <Button onClick={() => setWrites(true)}>Write letters…</Button>}
       {mayChange && (
         <Button className="chase-many" onClick={() => setChases(true)}>
           Chase {count}…
@@ -273,6 +276,7 @@ function ChosenBar({ chosen, onClear }: { chosen: Map<string, BoardRow>; onClear
           }}
         />
       </Modal>
+      {writes && <NewLetterModal people={people} onClose={() => setWrites(false)} />}
       {asks && <AskManyModal people={people} onClose={() => setAsks(false)} />}
       <ChaseManyModal people={people} open={chases} onClose={() => setChases(false)} />
     </section>

@@ -9,26 +9,34 @@ import { Loaded, QuietEmpty } from "../../ui/Quiet";
 import { languageName, type Model, modelsOptions } from "./letterQueries";
 
 type NewLetterModalProps = {
-  file: Pick<Shape<"FileAnswer">, "id" | "name" | "kind">;
+  /** Whom it is about; several get the same letter, each their own. */
+  people: Pick<Shape<"FileAnswer">, "id" | "name" | "kind">[];
   onClose: () => void;
 };
 
 /** Which letter, in which language, for which day. */
-export function NewLetterModal({ file, onClose }: NewLetterModalProps) {
+export function NewLetterModal({ people, onClose }: NewLetterModalProps) {
   const models = useQuery(modelsOptions);
+  const title =
+    people.length === 1
+      ? `A letter about ${people[0]?.name}`
+      : `The same letter about ${people.length} people`;
   return (
-    <Modal title={`A letter about ${file.name}`} open footer={null} onCancel={onClose} destroyOnHidden>
+    <Modal title={title} open footer={null} onCancel={onClose} destroyOnHidden>
       <Loaded query={models}>
         {(all) => {
           const usable = all.filter(
-            (m) => !m.retired && m.kinds.includes(file.kind) && m.versions.length > 0,
+            (m) => !m.retired && people.every((p) => m.kinds.includes(p.kind)) && m.versions.length > 0,
           );
           return usable.length === 0 ? (
-            <QuietEmpty title="There is nothing to write by yet">
-              <p>An administrator sets models of letters up in Set-up, Models of letters.</p>
+            <QuietEmpty title="There is nothing to write by">
+              <p>
+                No model is for {people.length === 1 ? "such a file" : "all of these files"}. Set-up, Models
+                of letters, holds them.
+              </p>
             </QuietEmpty>
           ) : (
-            <Begin file={file} models={usable} />
+            <Begin people={people} models={usable} />
           );
         }}
       </Loaded>
@@ -36,7 +44,7 @@ export function NewLetterModal({ file, onClose }: NewLetterModalProps) {
   );
 }
 
-function Begin({ file, models }: { file: NewLetterModalProps["file"]; models: Model[] }) {
+function Begin({ people, models }: { people: NewLetterModalProps["people"]; models: Model[] }) {
   const today = useQuery(practiceOptions).data?.today ?? "";
   const navigate = useNavigate();
   const queries = useQueryClient();
@@ -49,16 +57,23 @@ function Begin({ file, models }: { file: NewLetterModalProps["file"]; models: Mo
     chosenLanguage && languages.includes(chosenLanguage) ? chosenLanguage : (languages[0] ?? "");
   const effectiveOn = chosenDay === undefined ? today : chosenDay;
   const begin = useMutation({
-    mutationFn: () =>
-      answer(
-        api.POST("/api/files/{id}/letters", {
-          params: { path: { id: file.id } },
-          body: { modelId, language, effectiveOn: effectiveOn ?? "" },
-        }),
-      ),
-    onSuccess: ({ id }) => {
+    mutationFn: async () => {
+      const body = { modelId, language, effectiveOn: effectiveOn ?? "" };
+      const [only] = people;
+      if (people.length === 1 && only) {
+        const { id } = await answer(
+          api.POST("/api/files/{id}/letters", { params: { path: { id: only.id } }, body }),
+        );
+        return `/letters/${id}`;
+      }
+      const { id } = await answer(
+        api.POST("/api/letter-batches", { body: { ...body, files: people.map((p) => p.id) } }),
+      );
+      return `/letters/batches/${id}`;
+    },
+    onSuccess: (address) => {
       queries.invalidateQueries({ queryKey: ["letters"] });
-      navigate(`/letters/${id}`);
+      navigate(address);
     },
   });
   const dayWords = fieldWords(begin.error, "day");
@@ -87,13 +102,13 @@ function Begin({ file, models }: { file: NewLetterModalProps["file"]; models: Mo
         </div>
       )}
       <div>
-        <span>Takes effect on</span>
-        <DayField value={effectiveOn} placeholder="day" onChange={setDay} />
+        <label htmlFor="letter-day">Takes effect on</label>
+        <DayField id="letter-day" value={effectiveOn} placeholder="day" onChange={setDay} />
         {dayWords && <span className="clay">{dayWords}</span>}
       </div>
       {begin.error && !dayWords ? <Alert type="error" title={wordsOf(begin.error)} /> : null}
       <Button type="primary" loading={begin.isPending} disabled={!effectiveOn} onClick={() => begin.mutate()}>
-        Write it
+        {people.length === 1 ? "Write it" : "Write them"}
       </Button>
     </div>
   );

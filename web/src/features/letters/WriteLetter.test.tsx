@@ -86,13 +86,30 @@ test("a letter that is whole is filed as it was last written", async () => {
   expect(calls.find((c) => c.path.endsWith("/filing"))?.body).toEqual({ changes: 3 });
 });
 
-test("whoever comes too late is told, and what was typed stays", async () => {
-  write(LETTER, {
-    "PUT /api/letters/l1": new Refusal(409, { detail: "Zuri Mbeya-Holt changed this letter meanwhile." }),
+test("whoever comes too late is told, and takes up what both have written", async () => {
+  let isLate = true;
+  const theirs = { answers: { "ask.deposit": "500" }, leftOut: ["thanks"], corrected: {} };
+  const calls = write(LETTER, {
+    "GET /api/letters/l1": () => (isLate ? LETTER : { ...LETTER, changes: 7, writing: theirs }),
+    "PUT /api/letters/l1": () =>
+      isLate
+        ? new Refusal(409, { detail: "Zuri Mbeya-Holt changed this letter meanwhile." })
+        : { changes: 8 },
   });
   fireEvent.change(await screen.findByLabelText(/Monthly fee/), { target: { value: "120" } });
   expect(await screen.findByText(/Zuri Mbeya-Holt changed/, {}, { timeout: 4000 })).toBeTruthy();
   expect(screen.getByLabelText(/Monthly fee/)).toHaveProperty("value", "120");
+  isLate = false;
+  fireEvent.click(screen.getByRole("button", { name: "Take up both" }));
+  await waitFor(() => expect(calls.filter((c) => c.method === "PUT")).toHaveLength(2), { timeout: 4000 });
+  expect(calls.filter((c) => c.method === "PUT")[1]?.body).toEqual({
+    changes: 7,
+    writing: {
+      answers: { "ask.deposit": "500", "ask.fee": "120" },
+      leftOut: ["thanks"],
+      corrected: {},
+    },
+  });
 });
 
 test("a letter that is filed leads to its paper and is not changed any more", async () => {
@@ -143,7 +160,7 @@ test("a letter is begun by a model for such files, in one of its languages", asy
     ],
     "POST /api/files/f1/letters": { id: "l9" },
   });
-  show(<NewLetterModal file={{ id: "f1", name: "Edie Penhallow", kind: "rider" }} onClose={() => {}} />);
+  show(<NewLetterModal people={[{ id: "f1", name: "Edie Penhallow", kind: "rider" }]} onClose={() => {}} />);
   expect(await screen.findByText("Riding contract (Contract)")).toBeTruthy();
   expect(screen.queryByText(/For staff|Of old/)).toBeNull();
   expect(await screen.findByText("British English")).toBeTruthy();

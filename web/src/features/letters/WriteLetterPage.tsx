@@ -1,15 +1,16 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { Alert, App, Button, Checkbox, Input, Modal, Popconfirm } from "antd";
+import { Alert, App, Button, Checkbox, Modal, Popconfirm } from "antd";
 import { useEffect, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { answer, api, done, type Shape, wordsOf } from "../../api/client";
-import { DayField } from "../../ui/DayField";
 import { day } from "../../ui/days";
 import { Pages } from "../../ui/Pages";
 import { Loaded } from "../../ui/Quiet";
 import { Where } from "../../ui/Where";
 import { useMayChange } from "../asof/asOf";
+import { AskField } from "./AskField";
 import { type Letter, languageName, letterOptions, type Piece } from "./letterQueries";
+import { mergeWriting } from "./mergeWriting";
 import { RichEditor } from "./RichEditor";
 import { firstWords } from "./richText";
 import "./letters.css";
@@ -34,7 +35,7 @@ function Write({ letter }: { letter: Letter }) {
   const queries = useQueryClient();
   const mayChange = useMayChange() && !letter.documentId;
   const params = { path: { id: letter.id } };
-  const { writing, change, kept, keepNow } = useKept(letter);
+  const { writing, change, kept, keepNow, takeUp } = useKept(letter);
   const pages = useQuery({
     queryKey: ["letters", letter.id, "pages", letter.changes],
     queryFn: () => answer(api.POST("/api/letters/{id}/pages", { params })),
@@ -126,11 +127,8 @@ function Write({ letter }: { letter: Letter }) {
             type="error"
             title={wordsOf(kept.error)}
             action={
-              <Button
-                size="small"
-                onClick={() => queries.invalidateQueries({ queryKey: letterOptions(letter.id).queryKey })}
-              >
-                Look again
+              <Button size="small" onClick={() => takeUp().catch((failed) => message.error(wordsOf(failed)))}>
+                Take up both
               </Button>
             }
           />
@@ -187,6 +185,8 @@ function useKept(letter: Letter) {
   const [error, setError] = useState<unknown>();
   const [waits, setWaits] = useState(false);
   const changes = useRef(letter.changes);
+  // as the server last had it
+  const base = useRef(letter.writing);
   const newest = useRef<Writing | undefined>(undefined);
   const running = useRef<Promise<void>>(Promise.resolve());
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
@@ -204,6 +204,7 @@ function useKept(letter: Letter) {
         }),
       );
       changes.current = kept.changes;
+      base.current = writing;
       setError(undefined);
       await queries.invalidateQueries({ queryKey: letterOptions(letter.id).queryKey, exact: true });
       setWaits(newest.current !== undefined);
@@ -232,45 +233,21 @@ function useKept(letter: Letter) {
     },
     [],
   );
+  /** Takes what somebody else wrote meanwhile together with what was written here. */
+  const takeUp = async () => {
+    const theirs = await queries.fetchQuery({ ...letterOptions(letter.id), staleTime: 0 });
+    changes.current = theirs.changes;
+    const both = mergeWriting(base.current, writing, theirs.writing);
+    base.current = theirs.writing;
+    setError(undefined);
+    change(both);
+  };
   const keepNow = async () => {
     clearTimeout(timer.current);
     await keep();
     return changes.current;
   };
-  return { writing, change, kept: { error, isSettled: !waits }, keepNow };
-}
-
-type AskFieldProps = {
-  ask: Shape<"AskAnswer">;
-  value: string;
-  mayChange: boolean;
-  onChange: (value: string) => void;
-};
-
-function AskField({ ask, value, mayChange, onChange }: AskFieldProps) {
-  const id = `ask-${ask.name}`;
-  return (
-    <div className="letter-ask">
-      <label htmlFor={id}>
-        {ask.label}
-        {ask.mustBeKnown && <span className="clay"> needed</span>}
-      </label>
-      {ask.kind === "DAY" ? (
-        <DayField value={value || null} placeholder="day" onChange={(chosen) => onChange(chosen ?? "")} />
-      ) : (
-        <Input
-          id={id}
-          disabled={!mayChange}
-          inputMode={ask.kind === "NUMBER" ? "decimal" : undefined}
-          maxLength={2000}
-          status={ask.problem ? "error" : ""}
-          value={value}
-          onChange={(e) => onChange(e.target.value)}
-        />
-      )}
-      {ask.problem && <span className="clay">{ask.problem}</span>}
-    </div>
-  );
+  return { writing, change, kept: { error, isSettled: !waits }, keepNow, takeUp };
 }
 
 type BlockLineProps = {

@@ -27,6 +27,12 @@ export const letterOptions = (id: string) =>
     queryFn: () => answer(api.GET("/api/letters/{id}", { params: { path: { id } } })),
   });
 
+export const batchOptions = (id: string) =>
+  queryOptions({
+    queryKey: ["letters", "batches", id],
+    queryFn: () => answer(api.GET("/api/letter-batches/{id}", { params: { path: { id } } })),
+  });
+
 export const modelsOptions = queryOptions({
   queryKey: ["letter-models"],
   queryFn: () => answer(api.GET("/api/letter-models")),

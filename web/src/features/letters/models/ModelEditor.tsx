@@ -166,8 +166,9 @@ function Edit({ model, first, shown, onShow }: EditProps) {
           )}
         </div>
         <div>
-          <span>For letters that take effect from</span>
+          <label htmlFor="model-from">For letters that take effect from</label>
           <DayField
+            id="model-from"
             value={draft.holdsFrom}
             placeholder="day"
             onChange={(holdsFrom) => set((d) => ({ ...d, holdsFrom }))}

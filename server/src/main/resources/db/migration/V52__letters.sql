@@ -21,15 +21,28 @@ create table letter_model_version (
   unique (model_id, number)
 );
 
+-- The same letter for many: written together, corrected and filed each.
+create table letter_batch (
+  id uuid primary key,
+  version_id uuid not null references letter_model_version,
+  effective_on date not null,
+  by_name text not null,
+  begun_at timestamptz not null,
+  job_id uuid,
+  filed_by uuid references account
+);
+create index letter_batch_job on letter_batch (job_id);
+
 -- A letter that is written; once it is filed, how the paper came to be.
 create table letter (
   id uuid primary key,
   changes integer not null,
   file_id uuid not null references person_file,
   version_id uuid not null references letter_model_version,
+  batch_id uuid references letter_batch,
   effective_on date not null,
   writing jsonb not null,
-  by_id uuid not null references account,
+  writer_id uuid not null references account,
   by_name text not null,
   changed_at timestamptz not null,
   preview_sha256 text references content,
@@ -39,6 +52,7 @@ create table letter (
 );
 create index letter_file on letter (file_id);
 create index letter_version on letter (version_id);
-create index letter_by on letter (by_id) where filed_at is null;
+create index letter_batch_letters on letter (batch_id);
+create index letter_writer on letter (writer_id);
 create index letter_preview on letter (preview_sha256);
 create index letter_document on letter (document_id);

@@ -1,5 +1,6 @@
 package app.denfold.server.letters;
 
+import static app.denfold.server.Patience.await;
 import static app.denfold.server.marks.MarkedPapers.text;
 import static org.assertj.core.api.Assertions.assertThat;
 
@@ -262,8 +263,7 @@ class LettersTest {
             }
         }
         assertThat(statuses).containsExactlyInAnyOrder(200, 409);
-        assertThat(api.get("/api/files/{id}/papers", file).<List<?>>at("$.papers"))
-                .hasSize(1);
+        assertThat(api.get("/api/files/{id}/papers", file).<List<?>>at("$")).hasSize(1);
         assertThat(api.send(HttpMethod.DELETE, "/api/letters/{id}", null, letter)
                         .status())
                 .isEqualTo(409);
@@ -279,6 +279,64 @@ class LettersTest {
         public void close() {
             service.shutdown();
         }
+    }
+
+    @Test
+    void theSameLetterGoesToManyAndThoseThatLackSomethingStayOpen() throws Exception {
+        Api api = practice.administrator();
+        UUID model = model(api, "letter");
+        Object words = Map.of(
+                "asks",
+                List.of(Map.of("code", "term", "label", "First day", "kind", "DAY")),
+                "blocks",
+                List.of(block(
+                        "a",
+                        false,
+                        line(
+                                words("Dear "),
+                                place("person.givenName", "PLAIN", true),
+                                words(" at "),
+                                place("person.email", "PLAIN", true),
+                                words(", it begins on "),
+                                place("ask.term", "LONG_DATE", true)))));
+        version(api, model, "en-GB", TODAY.minusDays(1), words);
+        List<UUID> files = new ArrayList<>();
+        for (String email : new String[] {"one@post.example", "two@post.example", null}) {
+            files.add(api.newEmployee("Manyletters" + files.size(), email));
+        }
+        Map<String, Object> wish = Map.of("files", files, "modelId", model, "language", "en-GB", "effectiveOn", TODAY);
+        UUID batch = api.post("/api/letter-batches", wish).id("$.id");
+        assertThat(api.post("/api/letter-batches/{id}/filing", null, batch).<String>at("$.code"))
+                .isEqualTo("missing");
+        api.send(
+                HttpMethod.PUT,
+                "/api/letter-batches/{id}/answers",
+                Map.of("answers", Map.of("ask.term", "2027-01-11")),
+                batch);
+        Api.Answer many = api.get("/api/letter-batches/{id}", batch);
+        assertThat(many.<String>at("$.asks[0].answer")).isEqualTo("2027-01-11");
+        assertThat(many.<List<Boolean>>at("$.letters[*].ready")).containsExactly(true, true, false);
+        assertThat(many.<List<String>>at("$.letters[2].missing")).containsExactly("the mail address");
+        UUID first = many.id("$.letters[0].id");
+        int changes = api.get("/api/letters/{id}", first).at("$.changes");
+        write(api, first, changes, Map.of("answers", Map.of("ask.term", "2027-01-18"), "corrected", Map.of()));
+        assertThat(api.get("/api/letter-batches/{id}", batch).<List<Object>>at("$.asks[*].answer"))
+                .as("one has another answer")
+                .isEmpty();
+
+        api.post("/api/letter-batches/{id}/filing", null, batch);
+        await().until(() -> api.get("/api/letter-batches/{id}", batch)
+                        .<List<Object>>at("$.letters[?(@.documentId)]")
+                        .size()
+                == 2);
+        Api.Answer filed = api.get("/api/letter-batches/{id}", batch);
+        assertThat(paper(api, filed.id("$.letters[0].documentId"))).contains("one@post.example", "18 January 2027");
+        assertThat(paper(api, filed.id("$.letters[1].documentId"))).contains("two@post.example", "11 January 2027");
+        await().until(() -> api.get("/api/jobs").body().contains("2 letters filed, 1 left open"));
+        assertThat(practice.colleague(null, true, false)
+                        .post("/api/letter-batches", wish)
+                        .status())
+                .isEqualTo(403);
     }
 
     @Test

@@ -218,6 +218,10 @@ final class RightsTable {
             POST    /api/invitations/{token}                                   EVERYBODY
             GET     /api/jobs                                                  LOOK
             GET     /api/kinds                                                 LOOK       PEOPLE
+            POST    /api/letter-batches                                        CHANGE
+            GET     /api/letter-batches/{id}                                   LOOK
+            PUT     /api/letter-batches/{id}/answers                           CHANGE
+            POST    /api/letter-batches/{id}/filing                            CHANGE
             GET     /api/letter-models                                         LOOK
             GET     /api/letter-models/versions/{versionId}                    LOOK
             GET     /api/letter-names                                          LOOK

@@ -28,12 +28,17 @@ class DraftLetter {
 
     private UUID fileId;
     private UUID versionId;
+    /** With which others it is written; null for one by itself. */
+    private @Nullable UUID batchId;
+
     private LocalDate effectiveOn;
 
     @JdbcTypeCode(SqlTypes.JSON)
     private WrittenSoFar writing;
 
-    private UUID byId;
+    /** Whose name stands under it: who began it, whoever else works on it. */
+    private UUID writerId;
+
     private String byName;
     private Instant changedAt;
 
@@ -57,13 +62,17 @@ class DraftLetter {
         this.versionId = versionId;
         this.effectiveOn = effectiveOn;
         this.writing = WrittenSoFar.NOTHING;
+        this.writerId = by.accountId();
         touched(by, now);
     }
 
     private void touched(Viewer by, Instant now) {
-        this.byId = by.accountId();
         this.byName = by.name();
         this.changedAt = now;
+    }
+
+    void writeWith(UUID batch) {
+        this.batchId = batch;
     }
 
     void write(WrittenSoFar now, Viewer by, Instant at) {
@@ -71,18 +80,12 @@ class DraftLetter {
         touched(by, at);
     }
 
-    /** @return the pages that were shown before; null when there were none */
-    @Nullable
-    String show(String sha256, String of) {
-        String before = previewSha256;
-        this.previewSha256 = sha256;
-        this.previewOf = of;
-        return before;
-    }
-
+    /** Its pages are those of its paper from now on. */
     void file(UUID document, Viewer by, Instant at) {
         this.documentId = document;
         this.filedAt = at;
+        this.previewSha256 = null;
+        this.previewOf = null;
         touched(by, at);
     }
 
@@ -102,6 +105,11 @@ class DraftLetter {
         return versionId;
     }
 
+    @Nullable
+    UUID batchId() {
+        return batchId;
+    }
+
     LocalDate effectiveOn() {
         return effectiveOn;
     }
@@ -110,6 +118,11 @@ class DraftLetter {
         return writing;
     }
 
+    UUID writerId() {
+        return writerId;
+    }
+
+    /** Who changed it last. */
     String byName() {
         return byName;
     }

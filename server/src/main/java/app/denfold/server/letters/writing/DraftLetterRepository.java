@@ -7,6 +7,7 @@ import java.util.UUID;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 interface DraftLetterRepository extends JpaRepository<DraftLetter, UUID> {
@@ -17,7 +18,15 @@ interface DraftLetterRepository extends JpaRepository<DraftLetter, UUID> {
     @Query("from DraftLetter l where l.filedAt is not null order by l.filedAt desc, l.id")
     List<DraftLetter> findFiled(Limit most);
 
+    List<DraftLetter> findByBatchIdOrderById(UUID batchId);
+
     List<DraftLetter> findByFileIdOrderByChangedAtDesc(UUID fileId);
+
+    /** Keeps how it was laid out, which is no change of it. @return 0 when it is filed or gone */
+    @Modifying(clearAutomatically = true)
+    @Query(
+            "update DraftLetter l set l.previewSha256 = :sha256, l.previewOf = :of where l.id = :id and l.filedAt is null")
+    int show(UUID id, String sha256, String of);
 
     boolean existsByPreviewSha256(String sha256);
 

@@ -71,7 +71,8 @@ class LettersController {
     @PostMapping("/api/files/{id}/letters")
     @ResponseStatus(HttpStatus.CREATED)
     BegunLetter begin(Viewer viewer, @PathVariable UUID id, @Valid @RequestBody BeginLetterRequest body) {
-        return new BegunLetter(write.begin(viewer, id, body.modelId(), body.language(), body.effectiveOn()));
+        return new BegunLetter(write.begin(viewer, id, body.modelId(), body.language(), body.effectiveOn())
+                .id());
     }
 
     /** A letter as it stands: what is asked, its blocks, what will be on the page. */

@@ -5,6 +5,7 @@ import app.denfold.core.letters.FillLetter;
 import app.denfold.core.letters.LetterBlock;
 import app.denfold.core.letters.RichText;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.letters.KeptModel;
 import app.denfold.server.letters.KeptModelRepository;
 import app.denfold.server.letters.KnownNames;
@@ -35,7 +36,8 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class ShowLetters {
 
-    private static final Limit MOST = Limit.of(200);
+    private static final Limit MOST = Limit.of(2_000);
+    private static final int SHOWN = 200;
 
     private final DraftLetterRepository letters;
     private final WriteLetters write;
@@ -43,6 +45,7 @@ class ShowLetters {
     private final ModelVersionRepository versions;
     private final KnownNames names;
     private final PersonFiles files;
+    private final AuditTrail trail;
 
     ShowLetters(
             DraftLetterRepository letters,
@@ -50,13 +53,15 @@ class ShowLetters {
             KeptModelRepository models,
             ModelVersionRepository versions,
             KnownNames names,
-            PersonFiles files) {
+            PersonFiles files,
+            AuditTrail trail) {
         this.letters = letters;
         this.write = write;
         this.models = models;
         this.versions = versions;
         this.names = names;
         this.files = files;
+        this.trail = trail;
     }
 
     /** A letter in a list. @param documentId null while it is not filed */
@@ -73,10 +78,12 @@ class ShowLetters {
     /** @param open that wait to be filed, the last changed first @param filed lately */
     record LettersAnswer(List<LetterLine> open, List<LetterLine> filed) {}
 
-    /** Those that the viewer may see; of all files, up to 200 of each. */
+    /** Those that the viewer may see, of all files: all that are open, and up to 200 that were filed lately. */
     @Transactional(readOnly = true)
     LettersAnswer all(Viewer viewer) {
-        return new LettersAnswer(lines(viewer, letters.findOpen(MOST)), lines(viewer, letters.findFiled(MOST)));
+        List<LetterLine> filed = lines(viewer, letters.findFiled(MOST));
+        return new LettersAnswer(
+                lines(viewer, letters.findOpen(MOST)), filed.subList(0, Math.min(SHOWN, filed.size())));
     }
 
     /** Of one file. */
@@ -159,10 +166,12 @@ class ShowLetters {
             Instant changedAt,
             @Nullable UUID documentId) {}
 
-    @Transactional(readOnly = true)
+    /** Whoever reads it has seen what the file knows, which the trail says. */
+    @Transactional
     LetterAnswer one(Viewer viewer, UUID id) {
         Written written = write.written(viewer, id);
         DraftLetter draft = written.draft();
+        trail.openedFile(viewer, draft.fileId(), written.file().name());
         return new LetterAnswer(
                 draft.id(),
                 draft.changes(),

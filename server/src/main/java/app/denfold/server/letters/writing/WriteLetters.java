@@ -2,6 +2,7 @@ package app.denfold.server.letters.writing;
 
 import app.denfold.core.letters.FillLetter.Letter;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.content.Contents;
@@ -36,6 +37,7 @@ class WriteLetters {
     private final ReadModels read;
     private final LayOutLetters layOut;
     private final PersonFiles files;
+    private final Accounts accounts;
     private final Documents documents;
     private final Contents contents;
     private final DestroyContent destroy;
@@ -50,6 +52,7 @@ class WriteLetters {
             ReadModels read,
             LayOutLetters layOut,
             PersonFiles files,
+            Accounts accounts,
             Documents documents,
             Contents contents,
             DestroyContent destroy,
@@ -62,6 +65,7 @@ class WriteLetters {
         this.read = read;
         this.layOut = layOut;
         this.files = files;
+        this.accounts = accounts;
         this.documents = documents;
         this.contents = contents;
         this.destroy = destroy;
@@ -80,7 +84,7 @@ class WriteLetters {
      * @throws Refusal when the model is not for this file, or has no version in that language on that day
      */
     @Transactional
-    public UUID begin(Viewer viewer, UUID fileId, UUID modelId, String language, LocalDate day) {
+    public DraftLetter begin(Viewer viewer, UUID fileId, UUID modelId, String language, LocalDate day) {
         viewer.requireChange();
         PersonFile file = files.visible(viewer, fileId);
         KeptModel model = visible(viewer, modelId);
@@ -99,7 +103,7 @@ class WriteLetters {
                                         + PracticeCalendar.words(day) + "."));
         DraftLetter draft = letters.save(new DraftLetter(fileId, version.id(), day, viewer, calendar.now()));
         tell(viewer, draft, model, "began the letter");
-        return draft.id();
+        return draft;
     }
 
     private KeptModel visible(Viewer viewer, UUID modelId) {
@@ -113,12 +117,13 @@ class WriteLetters {
         return written(viewer, draft(viewer, id));
     }
 
-    private Written written(Viewer viewer, DraftLetter draft) {
+    /** The same of one that the viewer may see. */
+    Written written(Viewer viewer, DraftLetter draft) {
         ModelVersion version = version(draft);
         KeptModel model = visible(viewer, version.modelId());
         PersonFile file = files.visible(viewer, draft.fileId());
         Letter letter = read.fill(
-                viewer,
+                accounts.viewerEvenIfClosed(draft.writerId()).orElse(viewer),
                 file,
                 version.words(),
                 version.language(),
@@ -196,9 +201,11 @@ class WriteLetters {
     private String show(UUID id, String key, Contents.Prepared made) {
         transactions.executeWithoutResult(t -> {
             contents.register(made);
-            String before = letters.findById(id).orElseThrow().show(made.sha256(), key);
+            String before = letters.findById(id).map(DraftLetter::previewSha256).orElse(null);
+            if (letters.show(id, made.sha256(), key) == 0) {
+                throw Refusal.conflict("filed", "This letter was filed meanwhile.");
+            }
             if (before != null && !before.equals(made.sha256())) {
-                letters.flush();
                 destroy.unlessUsed(before);
             }
         });
@@ -227,12 +234,16 @@ class WriteLetters {
             return written(viewer, id);
         }));
         requireReady(written.letter);
-        Contents.Prepared made = layOut.layOut(wanted(written));
+        // what was looked at is what is filed
+        Pages pages = pages(viewer, id);
         return Objects.requireNonNull(transactions.execute(t -> {
             DraftLetter draft = letters.findToFile(id).orElseThrow(() -> Refusal.notFound("letter"));
             requireVisible(viewer, draft);
             open(viewer, draft, changes);
-            contents.register(made);
+            if (!pages.sha256.equals(draft.previewSha256())) {
+                throw Refusal.conflict(
+                        "changed-meanwhile", "What the file knows changed just now. Look at the letter again.");
+            }
             LocalDate today = calendar.today();
             LocalDate day = draft.effectiveOn();
             FiledDocument filed = documents.file(
@@ -240,7 +251,7 @@ class WriteLetters {
                     new FilingDetails(
                             draft.fileId(), written.model.type(), today, day.equals(today) ? null : day, null),
                     new Documents.Received(
-                            made.sha256(),
+                            pages.sha256,
                             today,
                             "written as “" + written.model.name() + "”, version " + written.version.number()));
             draft.file(filed.id(), viewer, calendar.now());

@@ -1,0 +1,106 @@
+package app.denfold.server.letters.writing;
+
+import app.denfold.server.access.Viewer;
+import app.denfold.server.access.accounts.Accounts;
+import app.denfold.server.jobs.Jobs;
+import app.denfold.server.problems.NotNow;
+import app.denfold.server.problems.Refusal;
+import com.github.kagkarlsson.scheduler.SchedulerClient;
+import com.github.kagkarlsson.scheduler.task.Task;
+import com.github.kagkarlsson.scheduler.task.TaskDescriptor;
+import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.stereotype.Component;
+
+/** Files many letters, one after the other; one that is filed already is left alone, so that it can be done again. */
+@Component
+class FileLettersJob {
+
+    private static final TaskDescriptor<Void> TASK = TaskDescriptor.of("file-letters");
+
+    private final LetterBatchRepository batches;
+    private final DraftLetterRepository letters;
+    private final WriteLetters write;
+    private final Accounts accounts;
+    private final Jobs jobs;
+    private final ObjectProvider<SchedulerClient> scheduler;
+
+    FileLettersJob(
+            LetterBatchRepository batches,
+            DraftLetterRepository letters,
+            WriteLetters write,
+            Accounts accounts,
+            Jobs jobs,
+            ObjectProvider<SchedulerClient> scheduler) {
+        this.batches = batches;
+        this.letters = letters;
+        this.write = write;
+        this.accounts = accounts;
+        this.jobs = jobs;
+        this.scheduler = scheduler;
+    }
+
+    /** Takes part in the running transaction. @return the job */
+    UUID begin(Viewer viewer, LetterBatch batch, int ready) {
+        UUID job = jobs.begin(
+                "letters", ready == 1 ? "Filing 1 letter" : "Filing " + ready + " letters", ready, viewer.actor());
+        batch.fileBy(job, viewer);
+        batches.save(batch);
+        scheduler.getObject().scheduleIfNotExists(TASK.instance(job.toString()).scheduledTo(Instant.EPOCH));
+        return job;
+    }
+
+    void run(UUID job) {
+        Optional<LetterBatch> batch = batches.findByJobId(job);
+        Optional<Viewer> who = batch.map(LetterBatch::filedBy).flatMap(accounts::viewer);
+        if (batch.isEmpty() || who.isEmpty()) {
+            jobs.failed(job, "Whoever asked for it is no longer here.");
+            return;
+        }
+        List<DraftLetter> all = letters.findByBatchIdOrderById(batch.get().id());
+        int filed = 0;
+        int left = 0;
+        NotNow later = null;
+        for (DraftLetter letter : all) {
+            if (letter.filedAt() == null) {
+                try {
+                    write.file(who.get(), letter.id(), letter.changes());
+                    filed++;
+                } catch (Refusal notReady) {
+                    left++;
+                } catch (NotNow busy) {
+                    left++;
+                    later = busy;
+                }
+                jobs.reached(job, filed, all.size());
+            }
+        }
+        tell(job, filed, left, later);
+    }
+
+    private void tell(UUID job, int filed, int left, @Nullable NotNow later) {
+        String words = (filed == 1 ? "1 letter" : filed + " letters") + " filed"
+                + (left > 0 ? ", " + left + " left open" : "");
+        if (later != null) {
+            jobs.failed(job, words + ". It will be tried again: " + later.getMessage());
+            throw later;
+        }
+        jobs.done(job, words);
+    }
+
+    @Configuration
+    static class Registered {
+        @Bean
+        Task<Void> fileLettersTask(ObjectProvider<FileLettersJob> job) {
+            return Tasks.oneTime(TASK)
+                    .execute((instance, context) -> job.getObject().run(UUID.fromString(instance.getId())));
+        }
+    }
+}
