@@ -42,7 +42,7 @@ export const versionOptions = (versionId: string) =>
   queryOptions({
     queryKey: ["letter-models", "versions", versionId],
     queryFn: () =>
-      answer(api.GET("/api/letter-models/versions/{versionId}", { params: { path: { versionId } } })),
+      answer(api.GET("/api/letter-models/versions/{id}", { params: { path: { id: versionId } } })),
     staleTime: Number.POSITIVE_INFINITY,
   });
 

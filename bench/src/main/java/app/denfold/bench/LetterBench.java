@@ -21,6 +21,7 @@ import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Currency;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -86,7 +87,7 @@ public final class LetterBench {
     }
 
     private static int ours(Path pdf, int number) throws IOException {
-        Map<String, LetterValue> known = new java.util.HashMap<>();
+        Map<String, LetterValue> known = new HashMap<>();
         for (int i = 0; i < PLACES; i++) {
             known.put("fact.f" + i, i % 2 == 0 ? LetterValue.text(value(number, i)) : LetterValue.day(day(number)));
         }

@@ -3,6 +3,7 @@ package app.denfold.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.jayway.jsonpath.JsonPath;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -32,7 +33,7 @@ class LettersWayTest {
             page = chromium.desk(server.address());
             desk = new Desk(page);
             desk.signIn("ottilie@oakhollin.example");
-            begins();
+            begins(server.address());
             String letter = page.url();
             answers();
             corrects();
@@ -46,12 +47,9 @@ class LettersWayTest {
         }
     }
 
-    private void begins() {
-        page.navigate("/files?kind=client");
-        page.locator("a[href^='/files/']")
-                .filter(new Locator.FilterOptions().setHasText(Pattern.compile("\\w, \\w|\\w \\w")))
-                .first()
-                .click();
+    private void begins(String address) {
+        String board = page.request().get(address + "/api/board?kind=client").text();
+        page.navigate("/files/" + JsonPath.<String>read(board, "$.rows[0].id"));
         desk.button("Add something else").click();
         page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("A letter we write…"))
                 .click();

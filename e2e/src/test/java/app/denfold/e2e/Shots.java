@@ -35,7 +35,6 @@ class Shots {
             String contract = first(page, ledger, "$..slots[?(@.requirement=='contract')].papers[0].id");
             open(page, "/files/" + file + "?paper=" + firstAid, "file-read");
             open(page, "/files/" + file, "file-lines");
-            open(page, "/files/" + file + "?view=trail", "file-trail");
             open(page, "/files/" + file + "?view=whole&words=course", "file-whole");
             open(page, "/find?for=%7B%22words%22%3A%22certificate%20course%22%7D", "find");
             open(page, "/under-way?queue=RECEIVER", "under-way");
@@ -44,6 +43,7 @@ class Shots {
             copy(desk, file, firstAid);
             open(page, "/set-up/accounts", "set-up-accounts");
             open(page, "/signing?show=all", "signing-requests");
+            letter(desk);
             signing(desk, file, contract);
             Page phone = chromium.phone(address);
             phone.navigate("/");
@@ -72,6 +72,20 @@ class Shots {
         page.locator(".copy-pages img").first().waitFor();
         take(page, "copy-out");
         page.keyboard().press("Escape");
+    }
+
+    private void letter(Desk desk) {
+        Page page = desk.page();
+        String owner = first(page, "/api/board?kind=client", "$.rows[*].id");
+        page.navigate("/files/" + owner);
+        desk.button("Add something else").click();
+        page.getByText("A letter we write…").click();
+        desk.inDialog("Write it").click();
+        page.getByLabel("Monthly fee").fill("320");
+        page.getByLabel("Deposit").fill("500");
+        page.getByText("Kept").waitFor();
+        page.locator(".letter-pages img").first().waitFor();
+        take(page, "letter");
     }
 
     private void coverage(Page page) {

@@ -6,7 +6,7 @@ import static org.springframework.test.web.servlet.request.MockMvcRequestBuilder
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.request;
 
 import com.jayway.jsonpath.JsonPath;
-import com.jayway.jsonpath.JsonPathException;
+import com.jayway.jsonpath.PathNotFoundException;
 import jakarta.servlet.http.Cookie;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
@@ -59,12 +59,12 @@ public final class Api {
     /** An answer: its status and its body. */
     public record Answer(int status, String body, byte[] bytes) {
 
-        /** The value at a JSON path. @throws AssertionError showing the whole answer when there is none */
+        /** The value at a JSON path. @throws PathNotFoundException showing the whole answer when there is none */
         public <T> T at(String path) {
             try {
                 return JsonPath.read(body, path);
-            } catch (JsonPathException | IllegalArgumentException none) {
-                throw new AssertionError("No " + path + " in " + status + ": " + body, none);
+            } catch (PathNotFoundException none) {
+                throw new PathNotFoundException("No " + path + " in " + status + ": " + body, none);
             }
         }
 

@@ -4,6 +4,7 @@ import app.denfold.core.rules.Condition;
 import java.util.ArrayList;
 import java.util.Currency;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -177,7 +178,7 @@ public final class FillLetter {
     private static RichText words(RichText place, String text, boolean isOpen) {
         Set<RichText.Mark> marks = place.marks();
         if (isOpen) {
-            marks = new java.util.HashSet<>(marks);
+            marks = new HashSet<>(marks);
             marks.add(RichText.Mark.OPEN);
         }
         String safe = PlainLetters.of(text);

@@ -10,6 +10,7 @@ import app.denfold.core.letters.RichText.Mark;
 import app.denfold.core.letters.RichText.Type;
 import app.denfold.core.rules.Condition;
 import java.time.LocalDate;
+import java.util.Arrays;
 import java.util.Currency;
 import java.util.List;
 import java.util.Locale;
@@ -36,7 +37,7 @@ class FillLetterTest {
     }
 
     private static RichText line(Object... pieces) {
-        List<RichText> content = java.util.Arrays.stream(pieces)
+        List<RichText> content = Arrays.stream(pieces)
                 .map(p -> p instanceof Place place ? RichText.of(place) : RichText.words(p.toString()))
                 .toList();
         return new RichText(Type.PARAGRAPH, null, Set.of(), 0, null, content);

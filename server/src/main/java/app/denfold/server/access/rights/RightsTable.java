@@ -223,7 +223,7 @@ final class RightsTable {
             PUT     /api/letter-batches/{id}/answers                           CHANGE
             POST    /api/letter-batches/{id}/filing                            CHANGE
             GET     /api/letter-models                                         LOOK
-            GET     /api/letter-models/versions/{versionId}                    LOOK
+            GET     /api/letter-models/versions/{id}                           LOOK
             GET     /api/letter-names                                          LOOK
             GET     /api/letters                                               LOOK
             DELETE  /api/letters/{id}                                          CHANGE

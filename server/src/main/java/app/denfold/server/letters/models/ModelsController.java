@@ -75,9 +75,9 @@ class ModelsController {
     }
 
     /** The words of a version. */
-    @GetMapping("/api/letter-models/versions/{versionId}")
-    WordsAnswer words(Viewer viewer, @PathVariable UUID versionId) {
-        return models.words(viewer, versionId);
+    @GetMapping("/api/letter-models/versions/{id}")
+    WordsAnswer words(Viewer viewer, @PathVariable UUID id) {
+        return models.words(viewer, id);
     }
 
     /** Adds a model; its words come with its first version. */

@@ -17,6 +17,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import org.springframework.stereotype.Component;
 
@@ -47,7 +48,7 @@ class LayOutLetters {
     /** By which it is known whether two letters are laid out alike. */
     static String key(Wanted wanted) {
         String all = wanted.content + "|" + wanted.head.name() + "|" + wanted.head.address() + "|"
-                + wanted.head.colour() + "|" + java.util.Arrays.hashCode(wanted.head.mark()) + "|" + wanted.title + "|"
+                + wanted.head.colour() + "|" + Arrays.hashCode(wanted.head.mark()) + "|" + wanted.title + "|"
                 + wanted.language;
         return Secrets.sha256(all.getBytes(StandardCharsets.UTF_8));
     }
