@@ -105,7 +105,7 @@ function Many({ batch }: { batch: Batch }) {
             loading={file.isPending}
             onClick={() => file.mutate()}
           >
-            {ready.length === 1 ? "File the one that is ready" : `File the ${ready.length} that are ready`}
+            {filingWords(ready.length)}
           </Button>
         )}
         {filed.length > 0 && filed.length <= MOST_PRINTED && (
@@ -154,4 +154,11 @@ function Many({ batch }: { batch: Batch }) {
       </table>
     </>
   );
+}
+
+function filingWords(ready: number): string {
+  if (ready === 0) {
+    return "File those that are ready";
+  }
+  return ready === 1 ? "File the one that is ready" : `File the ${ready} that are ready`;
 }

@@ -86,7 +86,10 @@ function Begin({ people, models }: { people: NewLetterModalProps["people"]; mode
           style={{ width: 260 }}
           value={modelId}
           onChange={setModelId}
-          options={models.map((m) => ({ value: m.id, label: `${m.name} (${m.typeLabel})` }))}
+          options={models.map((m) => ({
+            value: m.id,
+            label: m.name === m.typeLabel ? m.name : `${m.name} (${m.typeLabel})`,
+          }))}
         />
       </div>
       {languages.length > 1 && (

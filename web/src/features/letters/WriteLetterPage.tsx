@@ -165,6 +165,7 @@ function Write({ letter }: { letter: Letter }) {
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a scrolling area must be reachable by keyboard */}
       <section className="page-desk letter-pages" tabIndex={0} aria-label="The paper as it will look">
         {pages.error ? <Alert type="error" title={wordsOf(pages.error)} /> : null}
+        {pages.isPending && !letter.documentId && <p className="muted">The paper is laid out …</p>}
         {pages.data && (
           <Pages
             count={pages.data.pages}
