@@ -116,7 +116,7 @@ class MarkingWayTest {
         Locator dialog = page.getByRole(AriaRole.DIALOG).last();
         assertThat(dialog.locator(".covers-found")).containsText("Tamsin Korhola");
         accessibility.look(page);
-        page.locator(".copy-footer .ant-btn-primary").click();
+        page.locator(".ant-modal-footer .ant-btn-primary").click();
         assertThat(onPage("cover").first()).isVisible();
         assertThat(margin()).containsText("Cover");
     }
