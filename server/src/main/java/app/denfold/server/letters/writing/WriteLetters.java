@@ -19,6 +19,7 @@ import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
+import app.denfold.server.reading.Readings;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Objects;
@@ -40,6 +41,7 @@ class WriteLetters {
     private final Accounts accounts;
     private final Documents documents;
     private final Contents contents;
+    private final Readings readings;
     private final DestroyContent destroy;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
@@ -55,6 +57,7 @@ class WriteLetters {
             Accounts accounts,
             Documents documents,
             Contents contents,
+            Readings readings,
             DestroyContent destroy,
             AuditTrail trail,
             PracticeCalendar calendar,
@@ -68,6 +71,7 @@ class WriteLetters {
         this.accounts = accounts;
         this.documents = documents;
         this.contents = contents;
+        this.readings = readings;
         this.destroy = destroy;
         this.trail = trail;
         this.calendar = calendar;
@@ -254,6 +258,7 @@ class WriteLetters {
                             pages.sha256,
                             today,
                             "written as “" + written.model.name() + "”, version " + written.version.number()));
+            readings.ask(pages.sha256);
             draft.file(filed.id(), viewer, calendar.now());
             letters.save(draft);
             return filed;
