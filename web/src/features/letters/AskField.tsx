@@ -1,6 +1,7 @@
 import { Input } from "antd";
 import type { Shape } from "../../api/client";
 import { DayField } from "../../ui/DayField";
+import { day } from "../../ui/days";
 
 type AskFieldProps = {
   ask: Pick<Shape<"AskAnswer">, "name" | "label" | "kind"> & {
@@ -23,7 +24,9 @@ export function AskField({ ask, value, mayChange, onChange, placeholder }: AskFi
         {ask.label}
         {ask.mustBeKnown && <span className="clay"> needed</span>}
       </label>
-      {ask.kind === "DAY" ? (
+      {ask.kind === "DAY" && !mayChange ? (
+        <div>{value ? day(value) : "not answered"}</div>
+      ) : ask.kind === "DAY" ? (
         <DayField
           id={id}
           value={value || null}

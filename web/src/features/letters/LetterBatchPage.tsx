@@ -19,20 +19,20 @@ type Batch = Shape<"BatchAnswer">;
 /** The same letter for many: answered together, each looked at and corrected by itself, filed in one go. */
 export function LetterBatchPage() {
   const { id = "" } = useParams();
+  const [isFiling, setFiling] = useState(false);
   const batch = useQuery({
     ...batchOptions(id),
-    // they are being filed
     refetchInterval: ({ state }) =>
-      state.data?.letters.some((l) => l.ready && !l.documentId) ? 4000 : false,
+      isFiling && state.data?.letters.some((l) => l.ready && !l.documentId) ? 4000 : false,
   });
   return (
     <div className="letters-page">
-      <Loaded query={batch}>{(found) => <Many batch={found} />}</Loaded>
+      <Loaded query={batch}>{(found) => <Many batch={found} onFiling={() => setFiling(true)} />}</Loaded>
     </div>
   );
 }
 
-function Many({ batch }: { batch: Batch }) {
+function Many({ batch, onFiling }: { batch: Batch; onFiling: () => void }) {
   const { message } = App.useApp();
   const queries = useQueryClient();
   const mayChange = useMayChange();
@@ -54,6 +54,7 @@ function Many({ batch }: { batch: Batch }) {
     onSuccess: () => {
       message.success("They are being filed; the top of the page tells how far it is.");
       queries.invalidateQueries({ queryKey: ["jobs"] });
+      onFiling();
       again();
     },
   });

@@ -28,10 +28,8 @@ create table letter_batch (
   effective_on date not null,
   by_name text not null,
   begun_at timestamptz not null,
-  job_id uuid,
   filed_by uuid references account
 );
-create index letter_batch_job on letter_batch (job_id);
 
 -- A letter that is written; once it is filed, how the paper came to be.
 create table letter (

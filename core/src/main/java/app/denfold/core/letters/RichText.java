@@ -2,6 +2,7 @@ package app.denfold.core.letters;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -73,7 +74,7 @@ public record RichText(
         for (RichText piece : content) {
             if (!mayHold(type, piece.type)) {
                 throw new IllegalArgumentException(
-                        words(piece.type) + " cannot stand in " + words(type).toLowerCase());
+                        words(piece.type) + " cannot stand in " + words(type).toLowerCase(Locale.ROOT));
             }
         }
         if (depth(content) >= DEEPEST) {
@@ -114,7 +115,7 @@ public record RichText(
     }
 
     private static String words(Type type) {
-        String name = type.name().replace('_', ' ').toLowerCase();
+        String name = type.name().replace('_', ' ').toLowerCase(Locale.ROOT);
         return Character.toUpperCase(name.charAt(0)) + name.substring(1);
     }
 

@@ -14,8 +14,6 @@ import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.relations.PeopleAround;
 import java.math.BigDecimal;
 import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -96,9 +94,15 @@ public class KnownNames {
         return all().stream().collect(Collectors.toMap(Name::name, Name::kind));
     }
 
-    /** What is known of a file. @param day on which the letter takes effect: facts are those that hold then */
+    /**
+     * What is known of a file.
+     *
+     * @param viewer who is told only of those around the person whom they may know of
+     * @param writer whose name stands under the letter
+     * @param day on which the letter takes effect: facts are those that hold then
+     */
     @Transactional(readOnly = true)
-    public Map<String, LetterValue> of(Viewer writer, PersonFile file, LocalDate day) {
+    public Map<String, LetterValue> of(Viewer viewer, Viewer writer, PersonFile file, LocalDate day) {
         Map<String, LetterValue> known = new HashMap<>();
         text(known, "person.name", file.name());
         text(known, "person.givenName", file.givenName());
@@ -111,15 +115,16 @@ public class KnownNames {
         text(known, "person.team", file.team());
         Map<String, String> facts = file.factsOn(day);
         kinds.kind(file.kind()).facts().forEach(f -> fact(known, f, facts.get(f.name())));
-        List<PeopleAround.Near> near = new ArrayList<>(around.near(file.id()));
-        near.sort(Comparator.comparing(PeopleAround.Near::kind));
-        for (PeopleAround.Near one : near) {
-            known.computeIfAbsent(relation(one.kind()) + ".name", n -> LetterValue.text(one.name()));
-            String email = one.email();
-            if (email != null) {
-                known.putIfAbsent(relation(one.kind()) + ".email", LetterValue.text(email));
+        around.around(viewer, file.id()).forEach(one -> {
+            RelationKind kind = one.kind();
+            if (kind != null) {
+                known.putIfAbsent(relation(kind) + ".name", LetterValue.text(one.name()));
+                String email = one.email();
+                if (email != null) {
+                    known.putIfAbsent(relation(kind) + ".email", LetterValue.text(email));
+                }
             }
-        }
+        });
         PracticeLook look = settings.look();
         text(known, "practice.name", look.name());
         text(known, "practice.address", String.join(", ", look.address().lines().toList()));

@@ -1,5 +1,6 @@
 package app.denfold.server.letters;
 
+import app.denfold.core.letters.AskedFor;
 import app.denfold.core.letters.FillLetter;
 import app.denfold.core.letters.FillLetter.Letter;
 import app.denfold.core.letters.FillLetter.Writing;
@@ -17,8 +18,10 @@ import java.time.LocalDate;
 import java.util.Currency;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
@@ -66,32 +69,44 @@ public class ReadModels {
     /**
      * A letter to be written by a model.
      *
+     * @param viewer who looks at it
      * @param writer whose name stands under it
      * @throws Refusal when the model says what set-up does not know any more
      */
     @Transactional(readOnly = true)
     public Letter fill(
-            Viewer writer, PersonFile file, ModelWords words, String language, LocalDate day, Writing writing) {
+            Viewer viewer,
+            Viewer writer,
+            PersonFile file,
+            ModelWords words,
+            String language,
+            LocalDate day,
+            Writing writing) {
         LetterModel model = read(words);
-        Set<String> unknown = model.unknown(names.kinds().keySet());
+        Map<String, AskedFor.Kind> kinds = names.kinds();
+        Set<String> unknown = model.unknown(kinds.keySet());
         if (!unknown.isEmpty()) {
             throw Refusal.conflict(
                     "unknown-names",
                     "The model says " + inWords(unknown)
                             + ", which is not known any more. An administrator mends it in Set-up, Models.");
         }
-        Person person =
-                Objects.requireNonNull(people.persons(List.of(file.id())).get(file.id()));
         FillLetter fill = new FillLetter(
-                names.of(writer, file, day),
-                names.kinds(),
-                condition -> holds(condition, person, day),
+                names.of(viewer, writer, file, day),
+                kinds,
+                conditions(model, file, day),
                 Locale.forLanguageTag(language),
                 money);
         return fill.fill(model, writing);
     }
 
-    private static boolean holds(Condition condition, Person person, LocalDate day) {
-        return condition.holdsFor(person, day);
+    /** What they are about is read only where there are any. */
+    private Predicate<Condition> conditions(LetterModel model, PersonFile file, LocalDate day) {
+        if (model.blocks().stream().allMatch(b -> b.when() == null)) {
+            return condition -> true;
+        }
+        Person person =
+                Objects.requireNonNull(people.persons(List.of(file.id())).get(file.id()));
+        return condition -> condition.holdsFor(person, day);
     }
 }

@@ -70,7 +70,11 @@ class Bundles {
     @Transactional(readOnly = true)
     List<BundleAnswer> of(Viewer viewer, UUID fileId) {
         files.visible(viewer, fileId);
-        UUID[] papers = documents.ofFile(fileId).stream().map(FiledDocument::id).toArray(UUID[]::new);
+        List<UUID> all =
+                documents.ofFile(fileId).stream().map(FiledDocument::id).toList();
+        // one of several files shows only where the viewer sees a paper of it
+        UUID[] papers =
+                documents.visible(viewer, all).stream().map(FiledDocument::id).toArray(UUID[]::new);
         return bundles.findOf(fileId, papers).stream()
                 .filter(b -> maySee(viewer, b))
                 .map(b -> answer(viewer, b))

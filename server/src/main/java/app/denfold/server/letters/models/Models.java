@@ -253,6 +253,7 @@ class Models {
         read.checked(details.words);
         Letter letter = read.fill(
                 viewer,
+                viewer,
                 files.visible(viewer, fileId),
                 details.words,
                 language(details.language),

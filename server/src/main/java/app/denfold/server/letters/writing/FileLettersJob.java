@@ -25,6 +25,9 @@ class FileLettersJob {
 
     private static final TaskDescriptor<Void> TASK = TaskDescriptor.of("file-letters");
 
+    /** Between the job and its letters in the name of the work. */
+    private static final String PART = "/";
+
     private final LetterBatchRepository batches;
     private final DraftLetterRepository letters;
     private final WriteLetters write;
@@ -51,20 +54,23 @@ class FileLettersJob {
     UUID begin(Viewer viewer, LetterBatch batch, int ready) {
         UUID job = jobs.begin(
                 "letters", ready == 1 ? "Filing 1 letter" : "Filing " + ready + " letters", ready, viewer.actor());
-        batch.fileBy(job, viewer);
+        batch.fileBy(viewer);
         batches.save(batch);
-        scheduler.getObject().scheduleIfNotExists(TASK.instance(job.toString()).scheduledTo(Instant.EPOCH));
+        scheduler
+                .getObject()
+                .scheduleIfNotExists(TASK.instance(job + PART + batch.id()).scheduledTo(Instant.EPOCH));
         return job;
     }
 
-    void run(UUID job) {
-        Optional<LetterBatch> batch = batches.findByJobId(job);
+    /** Of two jobs for the same letters each files what the other has not. */
+    void run(UUID job, UUID batchId) {
+        Optional<LetterBatch> batch = batches.findById(batchId);
         Optional<Viewer> who = batch.map(LetterBatch::filedBy).flatMap(accounts::viewer);
         if (batch.isEmpty() || who.isEmpty()) {
             jobs.failed(job, "Whoever asked for it is no longer here.");
             return;
         }
-        List<DraftLetter> all = letters.findByBatchIdOrderById(batch.get().id());
+        List<DraftLetter> all = letters.findByBatchIdOrderById(batchId);
         int filed = 0;
         int left = 0;
         NotNow later = null;
@@ -73,8 +79,8 @@ class FileLettersJob {
                 try {
                     write.file(who.get(), letter.id(), letter.changes());
                     filed++;
-                } catch (Refusal notReady) {
-                    left++;
+                } catch (Refusal refused) {
+                    left += isOpen(letter) ? 1 : 0;
                 } catch (NotNow busy) {
                     left++;
                     later = busy;
@@ -83,6 +89,11 @@ class FileLettersJob {
             }
         }
         tell(job, filed, left, later);
+    }
+
+    /** Whether nobody else filed it meanwhile. */
+    private boolean isOpen(DraftLetter letter) {
+        return letters.findById(letter.id()).filter(l -> l.filedAt() == null).isPresent();
     }
 
     private void tell(UUID job, int filed, int left, @Nullable NotNow later) {
@@ -99,8 +110,10 @@ class FileLettersJob {
     static class Registered {
         @Bean
         Task<Void> fileLettersTask(ObjectProvider<FileLettersJob> job) {
-            return Tasks.oneTime(TASK)
-                    .execute((instance, context) -> job.getObject().run(UUID.fromString(instance.getId())));
+            return Tasks.oneTime(TASK).execute((instance, context) -> {
+                String[] of = instance.getId().split(PART);
+                job.getObject().run(UUID.fromString(of[0]), UUID.fromString(of[1]));
+            });
         }
     }
 }

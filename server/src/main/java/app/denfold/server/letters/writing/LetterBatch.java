@@ -21,9 +21,7 @@ class LetterBatch {
     private String byName;
     private Instant begunAt;
 
-    /** The job that files them, and for whom; null before that was asked. */
-    private @Nullable UUID jobId;
-
+    /** For whom they are filed; null before that was asked. */
     private @Nullable UUID filedBy;
 
     @SuppressWarnings("NullAway.Init")
@@ -37,8 +35,7 @@ class LetterBatch {
         this.begunAt = now;
     }
 
-    void fileBy(UUID job, Viewer by) {
-        this.jobId = job;
+    void fileBy(Viewer by) {
         this.filedBy = by.accountId();
     }
 

@@ -1,10 +1,6 @@
 package app.denfold.server.letters.writing;
 
-import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.repository.CrudRepository;
 
-interface LetterBatchRepository extends CrudRepository<LetterBatch, UUID> {
-
-    Optional<LetterBatch> findByJobId(UUID jobId);
-}
+interface LetterBatchRepository extends CrudRepository<LetterBatch, UUID> {}

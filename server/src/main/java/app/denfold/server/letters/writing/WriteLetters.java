@@ -127,6 +127,7 @@ class WriteLetters {
         KeptModel model = visible(viewer, version.modelId());
         PersonFile file = files.visible(viewer, draft.fileId());
         Letter letter = read.fill(
+                viewer,
                 accounts.viewerEvenIfClosed(draft.writerId()).orElse(viewer),
                 file,
                 version.words(),
@@ -188,12 +189,15 @@ class WriteLetters {
 
     /** Lays it out unless that was done already. */
     Pages pages(Viewer viewer, UUID id) {
-        Written written = Objects.requireNonNull(transactions.execute(t -> written(viewer, id)));
+        return pages(Objects.requireNonNull(transactions.execute(t -> written(viewer, id))));
+    }
+
+    private Pages pages(Written written) {
         LayOutLetters.Wanted wanted = wanted(written);
         String key = LayOutLetters.key(wanted);
         String shown = written.draft.previewSha256();
         if (shown == null || !key.equals(written.draft.previewOf())) {
-            shown = show(id, key, layOut.layOut(wanted));
+            shown = show(written.draft.id(), key, layOut.layOut(wanted));
         }
         return new Pages(shown, contents.content(shown).pages());
     }
@@ -238,8 +242,9 @@ class WriteLetters {
             return written(viewer, id);
         }));
         requireReady(written.letter);
-        // what was looked at is what is filed
-        Pages pages = pages(viewer, id);
+        // what was found ready is what is filed: the pages that were looked at, unless the file knows something else by
+        // now
+        Pages pages = pages(written);
         return Objects.requireNonNull(transactions.execute(t -> {
             DraftLetter draft = letters.findToFile(id).orElseThrow(() -> Refusal.notFound("letter"));
             requireVisible(viewer, draft);
