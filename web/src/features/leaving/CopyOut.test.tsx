@@ -128,7 +128,7 @@ test("a copy is shared in the portal with a guest, who may be invited first", as
   );
   fireEvent.click(screen.getByRole("button", { name: "Invite a guest" }));
   expect(await screen.findByLabelText("Mail address of the guest")).toBeTruthy();
-  fireEvent.click(screen.getByRole("button", { name: "Choose a guest who is there already" }));
+  fireEvent.click(screen.getByRole("button", { name: "Choose an existing guest" }));
   answerWho("Wren Abelard");
   expect(await screen.findByText(/sees it already. Shared again/)).toBeTruthy();
   fireEvent.click(await screen.findByRole("button", { name: "Share with Wren Abelard" }));

@@ -35,7 +35,7 @@ export function ForUs({ papers, first, onClose }: ForUsProps) {
     <>
       <p>
         {papers.length === 1 ? "The paper as it stands" : "The papers as they stand"}, with covers closed. The
-        history of the file says that you took {papers.length === 1 ? "it" : "them"}. Whoever else is to have{" "}
+        trail of the file says that you took {papers.length === 1 ? "it" : "them"}. Whoever else is to have{" "}
         {papers.length === 1 ? "it" : "them"} gets a numbered copy: choose “for somebody else”.
       </p>
       {zip.error && <Alert type="error" title={wordsOf(zip.error)} />}

@@ -54,7 +54,7 @@ export function InviteFirst({ file, onBack, onInvited }: InviteFirstProps) {
       <InviteForm files={[file]} okText="Invite" onInvited={(_, name) => onInvited(name)} />
       {onBack && (
         <Button size="small" type="text" onClick={onBack}>
-          Choose a guest who is there already
+          Choose an existing guest
         </Button>
       )}
     </>

@@ -59,7 +59,7 @@ test("what is asked is answered for all, before any is filed", async () => {
   const calls = batch({ "PUT /api/letter-batches/b1/answers": {} });
   fireEvent.change(await screen.findByLabelText("First day"), { target: { value: "11 January" } });
   expect(screen.getByRole("button", { name: "File the one that is ready" })).toHaveProperty("disabled", true);
-  fireEvent.click(screen.getByRole("button", { name: "Take it for all" }));
+  fireEvent.click(screen.getByRole("button", { name: "Use for all" }));
   await waitFor(() =>
     expect(calls.find((c) => c.method === "PUT")?.body).toEqual({ answers: { "ask.term": "11 January" } }),
   );

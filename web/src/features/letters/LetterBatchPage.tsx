@@ -93,7 +93,7 @@ function Many({ batch, onFiling }: { batch: Batch; onFiling: () => void }) {
               loading={answerAll.isPending}
               onClick={() => answerAll.mutate()}
             >
-              Take it for all
+              Use for all
             </Button>
           </div>
         </section>

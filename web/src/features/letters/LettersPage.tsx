@@ -13,7 +13,7 @@ export function LettersPage() {
     <div className="letters-page">
       <Where>
         <strong>Letters</strong>
-        <span className="muted"> · written by models, filed by themselves</span>
+        <span className="muted"> · from your models, filed when they are done</span>
       </Where>
       <Loaded query={letters}>
         {({ open, filed }) => (

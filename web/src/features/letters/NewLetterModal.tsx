@@ -29,10 +29,10 @@ export function NewLetterModal({ people, onClose }: NewLetterModalProps) {
             (m) => !m.retired && people.every((p) => m.kinds.includes(p.kind)) && m.versions.length > 0,
           );
           return usable.length === 0 ? (
-            <QuietEmpty title="There is nothing to write by">
+            <QuietEmpty title="No model for this">
               <p>
-                No model is for {people.length === 1 ? "such a file" : "all of these files"}. Set-up, Models
-                of letters, holds them.
+                No model is set up for {people.length === 1 ? "this kind of file" : "all of these files"}. An
+                administrator adds one in Set-up, Models of letters.
               </p>
             </QuietEmpty>
           ) : (

@@ -100,7 +100,7 @@ test("whoever comes too late is told, and takes up what both have written", asyn
   expect(await screen.findByText(/Zuri Mbeya-Holt changed/, {}, { timeout: 4000 })).toBeTruthy();
   expect(screen.getByLabelText(/Monthly fee/)).toHaveProperty("value", "120");
   isLate = false;
-  fireEvent.click(screen.getByRole("button", { name: "Take up both" }));
+  fireEvent.click(screen.getByRole("button", { name: "Keep both" }));
   await waitFor(() => expect(calls.filter((c) => c.method === "PUT")).toHaveLength(2), { timeout: 4000 });
   expect(calls.filter((c) => c.method === "PUT")[1]?.body).toEqual({
     changes: 7,

@@ -128,7 +128,7 @@ function Write({ letter }: { letter: Letter }) {
             title={wordsOf(kept.error)}
             action={
               <Button size="small" onClick={() => takeUp().catch((failed) => message.error(wordsOf(failed)))}>
-                Take up both
+                Keep both
               </Button>
             }
           />
@@ -152,7 +152,7 @@ function Write({ letter }: { letter: Letter }) {
               <Button>Throw away</Button>
             </Popconfirm>
             <span className="muted" aria-live="polite">
-              {kept.isSettled ? "Kept" : "Keeping …"}
+              {kept.isSettled ? "Saved" : "Saving …"}
             </span>
           </div>
         )}
@@ -290,7 +290,7 @@ function BlockLine({ block, mayChange, isLeftOut, onLeftOut, onCorrect }: BlockL
           title="For this letter only"
           open
           width={760}
-          okText="Take it"
+          okText="Use it"
           onOk={() => {
             onCorrect(edited);
             setEdited(undefined);

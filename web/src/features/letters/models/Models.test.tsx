@@ -115,7 +115,7 @@ test("what the server cannot take is said, and nothing that was typed is lost", 
 
 test("a place is put in from what is known", async () => {
   setUp();
-  fireEvent.click(await screen.findByRole("button", { name: "What is known …" }));
+  fireEvent.click(await screen.findByRole("button", { name: "Insert a fact …" }));
   fireEvent.change(await screen.findByLabelText("What stands here?"), { target: { value: "person.name" } });
   fireEvent.click(screen.getByRole("button", { name: "Put it in" }));
   await waitFor(() =>

@@ -79,7 +79,7 @@ export function PlaceButton({ editor, names }: PlaceButtonProps) {
         </div>
       }
     >
-      <Button size="small">What is known …</Button>
+      <Button size="small">Insert a fact …</Button>
     </Popover>
   );
 }
