@@ -18,6 +18,7 @@ import app.denfold.server.documents.placeholders.Placeholders;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.portal.Asks;
 import app.denfold.server.portal.Guests;
+import app.denfold.server.portal.SharePapers;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeLook;
 import app.denfold.server.practice.PracticeSettings;
@@ -56,6 +57,7 @@ class DemoData implements ApplicationRunner {
     private final FileArrivals filing;
     private final Accounts accounts;
     private final Guests guests;
+    private final SharePapers sharing;
     private final Asks asks;
     private final Documents documents;
     private final GrantWaiver waivers;
@@ -80,6 +82,7 @@ class DemoData implements ApplicationRunner {
             FileArrivals filing,
             Accounts accounts,
             Guests guests,
+            SharePapers sharing,
             Asks asks,
             Documents documents,
             GrantWaiver waivers,
@@ -108,6 +111,7 @@ class DemoData implements ApplicationRunner {
         this.filing = filing;
         this.accounts = accounts;
         this.guests = guests;
+        this.sharing = sharing;
         this.asks = asks;
         this.documents = documents;
         this.waivers = waivers;
@@ -174,7 +178,7 @@ class DemoData implements ApplicationRunner {
                     "Dr. Wolfreth can fax it to us as well.");
             documents.ofFile(edie.id()).stream()
                     .filter(d -> d.type().equals("guardian-consent") || d.type().equals("letter"))
-                    .forEach(d -> guests.share(ottilie, List.of(d.id()), guest.accountId()));
+                    .forEach(d -> sharing.share(ottilie, List.of(d.id()), guest.accountId()));
             ownFiles.load(today);
             signing.load(ottilie, people, today);
             marks.load(ottilie, people, today);

@@ -22,11 +22,13 @@ import org.springframework.web.bind.annotation.RestController;
 class SharedController {
 
     private final Guests guests;
+    private final SharePapers sharing;
     private final Asks asks;
     private final ShowShared show;
 
-    SharedController(Guests guests, Asks asks, ShowShared show) {
+    SharedController(Guests guests, SharePapers sharing, Asks asks, ShowShared show) {
         this.guests = guests;
+        this.sharing = sharing;
         this.asks = asks;
         this.show = show;
     }
@@ -89,7 +91,7 @@ class SharedController {
     @PostMapping("/api/documents/{id}/shares")
     @ResponseStatus(HttpStatus.CREATED)
     void share(Viewer viewer, @PathVariable UUID id, @Valid @RequestBody ShareRequest body) {
-        guests.share(viewer, List.of(id), body.accountId());
+        sharing.share(viewer, List.of(id), body.accountId());
     }
 
     record ShareManyRequest(
@@ -100,12 +102,12 @@ class SharedController {
     @PostMapping("/api/shares")
     @ResponseStatus(HttpStatus.CREATED)
     void shareMany(Viewer viewer, @Valid @RequestBody ShareManyRequest body) {
-        guests.share(viewer, body.documents(), body.accountId());
+        sharing.share(viewer, body.documents(), body.accountId());
     }
 
     @DeleteMapping("/api/documents/{id}/shares/{accountId}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void withdraw(Viewer viewer, @PathVariable UUID id, @PathVariable UUID accountId) {
-        guests.withdraw(viewer, id, accountId);
+        sharing.withdraw(viewer, id, accountId);
     }
 }

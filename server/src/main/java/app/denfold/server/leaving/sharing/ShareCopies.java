@@ -5,8 +5,8 @@ import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.leaving.CopiesOut;
 import app.denfold.server.leaving.CopiesOut.Given;
 import app.denfold.server.leaving.CopiesOut.Handing;
-import app.denfold.server.portal.Guests;
-import app.denfold.server.portal.Guests.CopyOf;
+import app.denfold.server.portal.SharePapers;
+import app.denfold.server.portal.SharePapers.CopyOf;
 import app.denfold.server.portal.SharedCopies;
 import app.denfold.server.problems.Refusal;
 import java.util.List;
@@ -20,12 +20,12 @@ import org.springframework.transaction.annotation.Transactional;
 class ShareCopies implements SharedCopies {
 
     private final CopiesOut copies;
-    private final Guests guests;
+    private final SharePapers sharing;
     private final Accounts accounts;
 
-    ShareCopies(CopiesOut copies, Guests guests, Accounts accounts) {
+    ShareCopies(CopiesOut copies, SharePapers sharing, Accounts accounts) {
         this.copies = copies;
-        this.guests = guests;
+        this.sharing = sharing;
         this.accounts = accounts;
     }
 
@@ -41,7 +41,7 @@ class ShareCopies implements SharedCopies {
                     "other-reader",
                     "Copy " + other.number() + " was made for " + other.reader() + ", not for " + guest + ".");
         });
-        guests.shareCopies(
+        sharing.shareCopies(
                 viewer,
                 given.stream().map(g -> new CopyOf(g.documentId(), g.id())).toList(),
                 accountId);

@@ -14,6 +14,7 @@ import app.denfold.server.people.PersonFiles;
 import app.denfold.server.portal.GuestRight;
 import app.denfold.server.portal.GuestRights;
 import app.denfold.server.portal.Guests;
+import app.denfold.server.portal.SharePapers;
 import app.denfold.server.portal.seeing.SeenOfSent;
 import app.denfold.server.portal.seeing.ShownPapers;
 import app.denfold.server.practice.PracticeCalendar;
@@ -46,6 +47,7 @@ class Messages {
     private final PortalMessageRepository messages;
     private final GuestRights rights;
     private final Guests guests;
+    private final SharePapers sharing;
     private final Accounts accounts;
     private final PersonFiles files;
     private final Documents documents;
@@ -62,6 +64,7 @@ class Messages {
             PortalMessageRepository messages,
             GuestRights rights,
             Guests guests,
+            SharePapers sharing,
             Accounts accounts,
             PersonFiles files,
             Documents documents,
@@ -76,6 +79,7 @@ class Messages {
         this.messages = messages;
         this.rights = rights;
         this.guests = guests;
+        this.sharing = sharing;
         this.accounts = accounts;
         this.files = files;
         this.documents = documents;
@@ -249,7 +253,7 @@ class Messages {
                 throw Refusal.invalid("papers", "Choose papers of this file.");
             }
         });
-        guests.showWith(viewer, papers, guestId);
+        sharing.showWith(viewer, papers, guestId);
         keep(fileId, guestId, viewer, words, papers);
         trail.record(AuditEntry.ofFile(
                 viewer.actor(), "message-sent", fileId, "wrote a message to " + guest.name() + " in the portal"));
