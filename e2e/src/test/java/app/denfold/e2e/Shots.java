@@ -83,7 +83,7 @@ class Shots {
         desk.inDialog("Write it").click();
         page.getByLabel("Monthly fee").fill("320");
         page.getByLabel("Deposit").fill("500");
-        page.getByText("Kept").waitFor();
+        page.getByText("Saved").waitFor();
         page.locator(".letter-pages img").first().waitFor();
         take(page, "letter");
     }
