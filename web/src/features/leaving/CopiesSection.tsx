@@ -7,7 +7,7 @@ import { useMayChange } from "../asof/asOf";
 import { copiesOptions, copyMailsOptions } from "./copyQueries";
 import "./leaving.css";
 
-const WAYS = { DOWNLOAD: "downloaded", PRINT: "printed", MAIL: "mailed", PORTAL: "in the portal since" };
+const WAYS = { DOWNLOAD: "downloaded", PRINT: "printed", MAIL: "mailed", PORTAL: "shared in the portal" };
 
 /** Who has which copy of a file's papers. */
 export function CopiesSection({ fileId }: { fileId: string }) {
