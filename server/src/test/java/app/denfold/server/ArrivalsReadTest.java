@@ -12,7 +12,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.awaitility.Awaitility;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.context.ApplicationEventPublisher;
@@ -82,8 +81,8 @@ class ArrivalsReadTest {
         assertThat(detail.<String>at("$.proposals.documentDate[0].day"))
                 .isEqualTo(TODAY.minusDays(20).toString());
         // what is proposed is kept right after the reading
-        Awaitility.await().untilAsserted(() -> assertThat(waiting(api, "scan_p1.pdf", "personName"))
-                .containsExactly("Tamsin Proposalson"));
+        await().untilAsserted(() ->
+                assertThat(waiting(api, "scan_p1.pdf", "personName")).containsExactly("Tamsin Proposalson"));
         assertThat(waiting(api, "scan_p1.pdf", "typeLabel")).containsExactly("First aid certificate");
     }
 

@@ -1,7 +1,7 @@
 package app.denfold.server;
 
+import static app.denfold.server.Patience.await;
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.awaitility.Awaitility.await;
 
 import app.denfold.server.access.Actor;
 import app.denfold.server.arrivals.Arrival;

@@ -37,6 +37,7 @@ import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.task.TaskRejectedException;
+import org.springframework.dao.ConcurrencyFailureException;
 import org.springframework.data.domain.Limit;
 import org.springframework.mail.javamail.JavaMailSenderImpl;
 import org.springframework.mail.javamail.MimeMessageHelper;
@@ -60,6 +61,9 @@ class SendMailJob {
 
     /** So many are claimed and noted together, while the mail server is quick. */
     private static final int MOST_AT_ONCE = 50;
+
+    /** So often it is tried to note what came of mails when others get in between. */
+    private static final int MOST_NOTING = 10;
 
     private static final Duration QUICK = Duration.ofMillis(200);
 
@@ -161,11 +165,25 @@ class SendMailJob {
                 tried.put(notice.id(), handOver(connection, notice, look));
             }
         }
-        transactions.executeWithoutResult(
-                t -> notices.findAllById(claimed.stream().map(Notice::id).toList())
-                        .forEach(n -> note(n, tried.get(n.id()))));
+        note(claimed, tried);
         // a few that were all there were say nothing of how many would have gone
         pace = isQuick(begun) ? Math.max(pace, Math.min(MOST_AT_ONCE, claimed.size() * 2)) : tried.size();
+    }
+
+    /** What was sent is sent: that others change the same papers meanwhile is no reason to forget it, and to send it again. */
+    private void note(List<Notice> claimed, Map<UUID, Optional<Exception>> tried) {
+        for (int left = MOST_NOTING; ; left--) {
+            try {
+                transactions.executeWithoutResult(t -> notices.findAllById(
+                                claimed.stream().map(Notice::id).toList())
+                        .forEach(n -> note(n, tried.get(n.id()))));
+                return;
+            } catch (ConcurrencyFailureException changed) {
+                if (left <= 1) {
+                    throw changed;
+                }
+            }
+        }
     }
 
     private static boolean isQuick(long begun) {

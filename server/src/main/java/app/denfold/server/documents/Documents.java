@@ -12,6 +12,7 @@ import app.denfold.server.catalog.KeptDocumentType;
 import app.denfold.server.documents.DocumentEvents.FileContentChanged;
 import app.denfold.server.documents.DocumentEvents.VersionAdded;
 import app.denfold.server.documents.DocumentVersion.PageSource;
+import app.denfold.server.documents.FiledDocumentRepository.KeptState;
 import app.denfold.server.documents.FilingDetails.SignedOnPaper;
 import app.denfold.server.documents.guarding.ConfirmedSections;
 import app.denfold.server.documents.guarding.Holds;
@@ -363,6 +364,27 @@ public class Documents {
     @Transactional(readOnly = true)
     public List<FiledDocument> outsideWastebasket(Collection<UUID> ids) {
         return documents.findByIdIn(ids);
+    }
+
+    /** Of papers that were read before: those that others changed since, and those that are gone. */
+    public record Outdated(Set<UUID> changed, Set<UUID> gone) {}
+
+    @Transactional(readOnly = true)
+    public Outdated outdated(Collection<FiledDocument> papers) {
+        Map<UUID, KeptState> now = documents
+                .findStates(papers.stream().map(FiledDocument::id).toList())
+                .stream()
+                .collect(Collectors.toMap(KeptState::id, s -> s));
+        Outdated outdated = new Outdated(new HashSet<>(), new HashSet<>());
+        for (FiledDocument paper : papers) {
+            KeptState kept = now.get(paper.id());
+            if (kept == null) {
+                outdated.gone.add(paper.id());
+            } else if (kept.changes() != paper.changes() || !kept.lacks().equals(paper.lacks())) {
+                outdated.changed.add(paper.id());
+            }
+        }
+        return outdated;
     }
 
     @Transactional(readOnly = true)

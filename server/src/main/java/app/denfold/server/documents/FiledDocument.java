@@ -423,6 +423,11 @@ public class FiledDocument {
         return checkedBy;
     }
 
+    /** What its name says it still lacks; empty for nothing. */
+    String lacks() {
+        return lacks;
+    }
+
     /** @return whether that is something else than before */
     boolean lack(String words) {
         boolean isOther = !lacks.equals(words);

@@ -60,6 +60,12 @@ public interface FiledDocumentRepository extends JpaRepository<FiledDocument, UU
     List<FiledDocument> findByFileIdAndTypeAndAwaitedTrueAndEnteredInErrorOnIsNullOrderByCreatedAt(
             @Nullable UUID fileId, @Nullable String type);
 
+    /** @param changes how often it was changed @param lacks what its name says it lacks */
+    record KeptState(UUID id, int changes, String lacks) {}
+
+    @Query("select d.id, d.version, d.lacks from FiledDocument d where d.id in :ids")
+    List<KeptState> findStates(Collection<UUID> ids);
+
     @Query("select d.id from FiledDocument d where d.fileId = :fileId")
     List<UUID> findIdsOfFile(UUID fileId);
 

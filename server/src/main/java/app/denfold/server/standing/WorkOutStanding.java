@@ -5,6 +5,8 @@ import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.people.PersonFiles;
 import app.denfold.server.standing.GatherFacts.Gathered;
+import jakarta.persistence.EntityManager;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
@@ -25,18 +27,25 @@ class WorkOutStanding {
     private final GatherFacts gather;
     private final Documents documents;
     private final PersonFiles files;
+    private final EntityManager entities;
 
-    WorkOutStanding(PaperStandingRepository rows, GatherFacts gather, Documents documents, PersonFiles files) {
+    WorkOutStanding(
+            PaperStandingRepository rows,
+            GatherFacts gather,
+            Documents documents,
+            PersonFiles files,
+            EntityManager entities) {
         this.rows = rows;
         this.gather = gather;
         this.documents = documents;
         this.files = files;
+        this.entities = entities;
     }
 
     /** Of those that are still there; papers in the wastebasket are left as they were. */
     @Transactional(propagation = Propagation.MANDATORY)
     public void workOut(Collection<UUID> ids) {
-        List<FiledDocument> papers = documents.outsideWastebasket(ids);
+        List<FiledDocument> papers = new ArrayList<>(documents.outsideWastebasket(ids));
         Set<UUID> fileIds = papers.stream()
                 .filter(gather::isFollowed)
                 .map(FiledDocument::fileId)
@@ -44,6 +53,7 @@ class WorkOutStanding {
         // whoever does something about the same papers now waits, and then sees what was done here
         if (!fileIds.isEmpty()) {
             files.lock(fileIds);
+            readAnew(papers);
         }
         Map<UUID, PaperStandingRow> kept =
                 kept(papers.stream().map(FiledDocument::id).toList());
@@ -51,6 +61,13 @@ class WorkOutStanding {
         for (FiledDocument paper : papers) {
             keep(paper, Objects.requireNonNull(known.get(paper.id())), Optional.ofNullable(kept.get(paper.id())));
         }
+    }
+
+    /** What others changed while this waited for the files is read again; what they destroyed is left out. */
+    private void readAnew(List<FiledDocument> papers) {
+        Documents.Outdated outdated = documents.outdated(papers);
+        papers.removeIf(p -> outdated.gone().contains(p.id()));
+        papers.stream().filter(p -> outdated.changed().contains(p.id())).forEach(entities::refresh);
     }
 
     private Map<UUID, PaperStandingRow> kept(List<UUID> ids) {

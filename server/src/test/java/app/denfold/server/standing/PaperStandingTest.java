@@ -10,11 +10,13 @@ import app.denfold.server.TestMail;
 import app.denfold.server.TestPractice;
 import app.denfold.server.marks.MarkedPapers;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -288,6 +290,53 @@ class PaperStandingTest {
         assertThat(api.post("/api/documents/details/undo", Map.of("before", before.<List<Object>>at("$")))
                         .status())
                 .isEqualTo(204);
+    }
+
+    @Test
+    void mailsAreSentOnceAndNotedThoughThePaperChangesAllTheWhile() throws Exception {
+        String type = newType(true, null, List.of(receiver("PERSON", null)));
+        Api second = practice.colleague(null, true, true);
+        UUID file = api.newEmployee("Changeswhile", null);
+        UUID paper = api.fileNewPaper(file, type, TODAY);
+        AtomicBoolean over = new AtomicBoolean();
+        CompletableFuture<Void> changing = CompletableFuture.runAsync(() -> {
+            while (!over.get()) {
+                checkAndTakeBack(second, paper);
+            }
+        });
+        List<String> addresses = new ArrayList<>();
+        try {
+            for (int i = 0; i < 8; i++) {
+                UUID copy = MarkedPapers.draft(api, paper, "Mx Changeswhile", false, false, false)
+                        .id("$[0].id");
+                addresses.add(TestPractice.newAddress());
+                Map<String, Object> letter = new HashMap<>(
+                        Map.of("copies", List.of(copy), "to", addresses.get(i), "subject", "For you", "words", "x"));
+                letter.put("evenIfReadable", false);
+                letter.put("endsOn", null);
+                assertThat(api.post("/api/copies-out/mail", letter).status()).isEqualTo(201);
+            }
+            await().until(() -> api.get("/api/files/{id}/copy-mails", file)
+                            .<List<String>>at("$[?(@.deliveredAt)].id")
+                            .size()
+                    == 8);
+        } finally {
+            over.set(true);
+        }
+        changing.join();
+        assertThat(addresses)
+                .allSatisfy(address -> assertThat(TestMail.to(address)).hasSize(1));
+    }
+
+    private static void checkAndTakeBack(Api as, UUID paper) {
+        try {
+            assertThat(check(as, paper, 1).status()).isEqualTo(204);
+            assertThat(as.send(HttpMethod.DELETE, "/api/documents/{id}/check", null, paper)
+                            .status())
+                    .isEqualTo(204);
+        } catch (Exception failed) {
+            throw new IllegalStateException(failed);
+        }
     }
 
     @Test
