@@ -26,7 +26,7 @@ import { Where } from "./ui/Where";
 
 // its editor is fetched by those who write
 const WriteLetterPage = onDemand(() =>
-  import("./features/letters/WriteLetterPage").then((m) => m.WriteLetterPage),
+  import("./features/letters/writing/WriteLetterPage").then((m) => m.WriteLetterPage),
 );
 
 /** The pages of those who work here. */

@@ -61,6 +61,11 @@ export class Refusal {
   }
 }
 
+/** JSON is read; a file that is sent stays as it is. */
+function bodyOf(sent: string): unknown {
+  return /^\s*[[{"\d]|^(true|false|null)$/.test(sent) ? JSON.parse(sent) : sent;
+}
+
 /**
  * Answers the API's requests in a test. Keys are a method and a path, such as `GET /api/files`; what is not named
  * answers 404.
@@ -84,7 +89,7 @@ export function serve<const T extends Record<string, unknown>>(
     const call = {
       method,
       path: url.pathname + url.search,
-      body: typeof sent === "string" && sent ? JSON.parse(sent) : undefined,
+      body: typeof sent === "string" && sent ? bodyOf(sent) : undefined,
     };
     calls.push(call);
     const known: Record<string, unknown> = answers;

@@ -1,4 +1,4 @@
-import { Input } from "antd";
+import { Button, Input } from "antd";
 import type { Shape } from "../../api/client";
 import { DayField } from "../../ui/DayField";
 import { day } from "../../ui/days";
@@ -13,10 +13,12 @@ type AskFieldProps = {
   value: string;
   mayChange: boolean;
   onChange: (value: string) => void;
+  /** Undefined where the file cannot keep the answer, or there is none yet. */
+  onKeep?: (() => void) | undefined;
 };
 
 /** Something a letter says that only its writer knows. */
-export function AskField({ ask, value, mayChange, onChange, placeholder }: AskFieldProps) {
+export function AskField({ ask, value, mayChange, onChange, onKeep, placeholder }: AskFieldProps) {
   const id = `ask-${ask.name}`;
   return (
     <div className="letter-ask">
@@ -44,6 +46,11 @@ export function AskField({ ask, value, mayChange, onChange, placeholder }: AskFi
           value={value}
           onChange={(e) => onChange(e.target.value)}
         />
+      )}
+      {onKeep && (
+        <Button size="small" type="link" aria-label={`Save ${ask.label} in the file too`} onClick={onKeep}>
+          Save it in the file too
+        </Button>
       )}
       {ask.problem && <span className="clay">{ask.problem}</span>}
     </div>

@@ -3,7 +3,7 @@ import { type Editor, EditorContent, useEditor, useEditorState } from "@tiptap/r
 import StarterKit from "@tiptap/starter-kit";
 import { Button, Select } from "antd";
 import { type ReactNode, useRef } from "react";
-import { PageBreakNode, PlaceNode } from "./editorNodes";
+import { PageBreakNode, PlaceNode, SignLineNode } from "./editorNodes";
 import type { Piece } from "./letterQueries";
 import { toEditor, toPieces } from "./richText";
 import "./letters.css";
@@ -22,6 +22,7 @@ const EXTENSIONS = [
   TableKit.configure({ table: { resizable: false } }),
   PlaceNode,
   PageBreakNode,
+  SignLineNode,
 ];
 
 type RichEditorProps = {

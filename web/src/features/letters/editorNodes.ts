@@ -58,3 +58,24 @@ export const PageBreakNode = Node.create({
     return ["div", { "data-page-break": "", class: "letter-page-break" }, "new page"];
   },
 });
+
+/** A line to sign on; the words under it say whose it is. */
+export const SignLineNode = Node.create({
+  name: "signLine",
+  group: "block",
+  atom: true,
+  addAttributes() {
+    return { words: { default: "" } };
+  },
+  parseHTML() {
+    return [
+      {
+        tag: "div[data-sign-line]",
+        getAttrs: (element) => ({ words: element.getAttribute("data-sign-line") }),
+      },
+    ];
+  },
+  renderHTML({ node }) {
+    return ["div", { "data-sign-line": node.attrs.words, class: "letter-sign-line" }, node.attrs.words];
+  },
+});

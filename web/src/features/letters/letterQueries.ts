@@ -8,6 +8,9 @@ export type ModelWords = Shape<"ModelWords">;
 export type Block = Shape<"Block">;
 export type Piece = Shape<"Piece">;
 export type At = Shape<"At">;
+export type OnForm = Shape<"OnForm">;
+export type FormPlace = Shape<"FormPlace">;
+export type LetterForm = Shape<"FormAnswer">;
 export type Name = Shape<"Name">;
 
 export const lettersOptions = queryOptions({
@@ -43,6 +46,21 @@ export const versionOptions = (versionId: string) =>
     queryKey: ["letter-models", "versions", versionId],
     queryFn: () =>
       answer(api.GET("/api/letter-models/versions/{id}", { params: { path: { id: versionId } } })),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+export const versionChangesOptions = (versionId: string) =>
+  queryOptions({
+    queryKey: ["letter-models", "versions", versionId, "changes"],
+    queryFn: () =>
+      answer(api.GET("/api/letter-models/versions/{id}/changes", { params: { path: { id: versionId } } })),
+  });
+
+/** A PDF form of others, with its fields. */
+export const formOptions = (id: string) =>
+  queryOptions({
+    queryKey: ["letter-forms", id],
+    queryFn: () => answer(api.GET("/api/letter-forms/{id}", { params: { path: { id } } })),
     staleTime: Number.POSITIVE_INFINITY,
   });
 

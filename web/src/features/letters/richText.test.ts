@@ -37,6 +37,7 @@ const LETTER: Piece[] = [
     ],
   },
   { type: "PAGE_BREAK" },
+  { type: "SIGN_LINE", text: "Signature of guardian" },
 ];
 
 test("a letter goes into the editor and comes out the same", () => {
@@ -64,6 +65,6 @@ test("what a letter cannot hold is left out, and empty words are none", () => {
 });
 
 test("a part is told by its first words", () => {
-  expect(firstWords(LETTER)).toBe("Terms Dear {day + 6 months}{day + 6 months} Hat");
+  expect(firstWords(LETTER)).toBe("Terms Dear {day + 6 months}{day + 6 months} Hat Signature of guardian");
   expect(firstWords([{ type: "WORDS", text: "x".repeat(80) }])).toBe(`${"x".repeat(70)}…`);
 });

@@ -13,6 +13,7 @@ const NAMES: Record<Piece["type"], string> = {
   TABLE_CELL: "tableCell",
   TABLE_HEADER: "tableHeader",
   PAGE_BREAK: "pageBreak",
+  SIGN_LINE: "signLine",
   LINE_BREAK: "hardBreak",
   WORDS: "text",
   PLACE: "place",
@@ -42,6 +43,9 @@ function nodeOf(piece: Piece): JSONContent[] {
   }
   if (piece.type === "WORDS") {
     node.text = piece.text ?? "";
+  }
+  if (piece.type === "SIGN_LINE") {
+    node.attrs = { words: piece.text ?? "" };
   }
   if (piece.type === "HEADING") {
     node.attrs = { level: piece.level ?? 1 };
@@ -75,6 +79,9 @@ function pieceOf(node: JSONContent): Piece[] {
   }
   if (type === "WORDS") {
     piece.text = node.text ?? "";
+  }
+  if (type === "SIGN_LINE") {
+    piece.text = String(node.attrs?.words ?? "");
   }
   if (type === "HEADING") {
     piece.level = Number(node.attrs?.level ?? 1);

@@ -3,6 +3,7 @@ import { ConditionEditor, type KnownFacts } from "../../catalog/ConditionEditor"
 import type { Block } from "../letterQueries";
 import { RichEditor } from "../RichEditor";
 import { PlaceButton } from "./PlaceButton";
+import { SignLineButton } from "./SignLineButton";
 
 type BlockEditorProps = {
   block: Block;
@@ -10,6 +11,7 @@ type BlockEditorProps = {
   isLast: boolean;
   names: { name: string; label: string }[];
   known: KnownFacts;
+  signers: string[];
   onChange: (block: Block) => void;
   onMove: (by: 1 | -1) => void;
   onRemove: () => void;
@@ -22,6 +24,7 @@ export function BlockEditor({
   isLast,
   names,
   known,
+  signers,
   onChange,
   onMove,
   onRemove,
@@ -87,7 +90,12 @@ export function BlockEditor({
         pieces={block.content}
         label={`Words of ${words}`}
         onChange={(content) => onChange({ ...block, content })}
-        more={(editor) => <PlaceButton editor={editor} names={names} />}
+        more={(editor) => (
+          <>
+            <PlaceButton editor={editor} names={names} />
+            <SignLineButton editor={editor} signers={signers} />
+          </>
+        )}
       />
     </section>
   );

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, AutoComplete, Button, Input, Select } from "antd";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { answer, api, done, fieldWords, type Shape, wordsOf } from "../../../api/client";
 import { DayField } from "../../../ui/DayField";
@@ -13,9 +13,13 @@ import { codeOf, moved } from "../../catalog/rules";
 import { typesOptions } from "../../catalog/typeQueries";
 import { kindsOptions } from "../../people/fileQueries";
 import { languageName, type Model, modelsOptions, namesOptions, versionOptions } from "../letterQueries";
+import { firstWords } from "../richText";
 import { BlockEditor } from "./BlockEditor";
+import { FormEditor } from "./FormEditor";
+import { wordsFor } from "./formDraft";
 import { draftOf, emptyBlock, type ModelDraft, nextId } from "./modelDraft";
 import { TryModel } from "./TryModel";
+import { VersionChanges } from "./VersionChanges";
 
 const LANGUAGES = ["en-GB", "de-AT", "de-DE", "fr", "it", "es"];
 
@@ -59,7 +63,7 @@ function Edit({ model, first, shown, onShow }: EditProps) {
   const kinds = useQuery(kindsOptions).data ?? [];
   const types = useQuery(typesOptions).data ?? [];
   const names = useQuery(namesOptions).data ?? [];
-  const { asks, blocks } = draft.words;
+  const { asks, blocks, form } = draft.words;
   const setWords = (words: Partial<ModelDraft["words"]>) =>
     set((d) => ({ ...d, words: { ...d.words, ...words } }));
   const save = useMutation({
@@ -70,19 +74,17 @@ function Edit({ model, first, shown, onShow }: EditProps) {
         type: draft.type,
         kinds: draft.kinds,
       };
-      let id = model?.id;
-      if (id === undefined) {
-        id = (await answer(api.POST("/api/set-up/letter-models", { body }))).id;
-      } else if (isOther(model, draft)) {
-        await done(api.PUT("/api/set-up/letter-models/{id}", { params: { path: { id } }, body }));
+      const whole = {
+        ...body,
+        version: { language: draft.language, holdsFrom: draft.holdsFrom ?? "", words: draft.words },
+      };
+      if (!model) {
+        return (await answer(api.POST("/api/set-up/letter-models", { body: whole }))).id;
       }
-      await answer(
-        api.POST("/api/set-up/letter-models/{id}/versions", {
-          params: { path: { id } },
-          body: { language: draft.language, holdsFrom: draft.holdsFrom ?? "", words: draft.words },
-        }),
+      await done(
+        api.PUT("/api/set-up/letter-models/{id}", { params: { path: { id: model.id } }, body: whole }),
       );
-      return id;
+      return model.id;
     },
     onSuccess: async (id) => {
       message.success("Saved. Letters begun from now on are written by it.");
@@ -90,8 +92,6 @@ function Edit({ model, first, shown, onShow }: EditProps) {
       await queries.invalidateQueries({ queryKey: modelsOptions.queryKey });
       navigate(`/set-up/models/${id}`);
     },
-    // a new model may be there though its words were refused
-    onError: () => queries.invalidateQueries({ queryKey: modelsOptions.queryKey }),
   });
   const retire = useMutation({
     mutationFn: (retired: boolean) =>
@@ -109,7 +109,11 @@ function Edit({ model, first, shown, onShow }: EditProps) {
     ...names.map(({ name, label }) => ({ name, label })),
   ];
   const isWhole =
-    draft.name.trim() !== "" && draft.type !== "" && draft.kinds.length > 0 && draft.holdsFrom !== null;
+    draft.name.trim() !== "" &&
+    draft.type !== "" &&
+    draft.kinds.length > 0 &&
+    draft.holdsFrom !== null &&
+    blocks.length > 0;
   return (
     <section className="set-up-body" aria-label={draft.name || "New model"}>
       <div className="checklist-head">
@@ -176,22 +180,32 @@ function Edit({ model, first, shown, onShow }: EditProps) {
         </div>
       </div>
       <Asks asks={asks} onChange={(next) => setWords({ asks: next })} />
-      {blocks.map((block, i) => (
-        <BlockEditor
-          key={block.id}
-          block={block}
-          number={i + 1}
-          isLast={i === blocks.length - 1}
-          names={offered}
-          known={factsOf(kinds)}
-          onChange={(changed) => setWords({ blocks: blocks.map((b) => (b.id === block.id ? changed : b)) })}
-          onMove={(by) => setWords({ blocks: moved(blocks, i, i + by) })}
-          onRemove={() => setWords({ blocks: blocks.filter((b) => b.id !== block.id) })}
-        />
-      ))}
-      <Button onClick={() => setWords({ blocks: [...blocks, emptyBlock(nextId(blocks))] })}>
-        Add a part
-      </Button>
+      {form ? (
+        <FormEditor words={{ ...draft.words, form }} names={offered} onChange={setWords} />
+      ) : (
+        <>
+          {blocks.map((block, i) => (
+            <BlockEditor
+              key={block.id}
+              block={block}
+              number={i + 1}
+              isLast={i === blocks.length - 1}
+              names={offered}
+              known={factsOf(kinds)}
+              signers={(types.find((t) => t.code === draft.type)?.signers ?? []).map((s) => s.label)}
+              onChange={(changed) =>
+                setWords({ blocks: blocks.map((b) => (b.id === block.id ? changed : b)) })
+              }
+              onMove={(by) => setWords({ blocks: moved(blocks, i, i + by) })}
+              onRemove={() => setWords({ blocks: blocks.filter((b) => b.id !== block.id) })}
+            />
+          ))}
+          <Button onClick={() => setWords({ blocks: [...blocks, emptyBlock(nextId(blocks))] })}>
+            Add a part
+          </Button>
+          {isEmpty(blocks) && <ChooseForm words={draft.words} onChange={setWords} />}
+        </>
+      )}
       {model && (
         <Versions model={model} shown={shown} onShow={onShow}>
           <Button size="small" loading={retire.isPending} onClick={() => retire.mutate(!model.retired)}>
@@ -204,11 +218,45 @@ function Edit({ model, first, shown, onShow }: EditProps) {
   );
 }
 
-function isOther(model: Model | undefined, draft: ModelDraft): boolean {
+/** Whether nothing was written yet. */
+function isEmpty(blocks: ModelDraft["words"]["blocks"]): boolean {
+  return blocks.every((b) => firstWords(b.content) === "");
+}
+
+type ChooseFormProps = { words: ModelDraft["words"]; onChange: (words: ModelDraft["words"]) => void };
+
+/** A form of others in a letter's place. */
+function ChooseForm({ words, onChange }: ChooseFormProps) {
+  const picker = useRef<HTMLInputElement>(null);
+  const take = useMutation({
+    mutationFn: (file: File) => {
+      const body = new FormData();
+      body.append("file", file);
+      return answer(api.POST("/api/set-up/letter-forms", { body: { file: "" }, bodySerializer: () => body }));
+    },
+    onSuccess: (form) => onChange(wordsFor(form, words)),
+  });
   return (
-    model?.name !== draft.name ||
-    model.type !== draft.type ||
-    JSON.stringify(model.kinds) !== JSON.stringify(draft.kinds)
+    <div className="choose-form">
+      <Button loading={take.isPending} onClick={() => picker.current?.click()}>
+        Fill in a PDF form of others instead …
+      </Button>
+      <input
+        ref={picker}
+        type="file"
+        hidden
+        accept="application/pdf,.pdf"
+        aria-label="Choose the form"
+        onChange={(e) => {
+          const file = e.target.files?.[0];
+          e.target.value = "";
+          if (file) {
+            take.mutate(file);
+          }
+        }}
+      />
+      {take.error ? <Alert type="error" title={wordsOf(take.error)} /> : null}
+    </div>
   );
 }
 
@@ -288,6 +336,7 @@ type VersionsProps = {
 };
 
 function Versions({ model, shown, onShow, children }: VersionsProps) {
+  const [compared, setCompared] = useState<Model["versions"][number]>();
   return (
     <div className="copies-given">
       <h3>Versions</h3>
@@ -300,6 +349,14 @@ function Versions({ model, shown, onShow, children }: VersionsProps) {
               {" "}
               · {version.by}, {day(version.at)}
             </span>{" "}
+            <Button
+              size="small"
+              type="text"
+              aria-label={`What version ${version.number} changed`}
+              onClick={() => setCompared(version)}
+            >
+              What it changed
+            </Button>
             {version.id !== shown && onShow && (
               <Button size="small" type="text" onClick={() => onShow(version.id)}>
                 Go on from it
@@ -309,6 +366,13 @@ function Versions({ model, shown, onShow, children }: VersionsProps) {
         ))}
       </ul>
       {children}
+      {compared && (
+        <VersionChanges
+          versionId={compared.id}
+          number={compared.number}
+          onClose={() => setCompared(undefined)}
+        />
+      )}
     </div>
   );
 }

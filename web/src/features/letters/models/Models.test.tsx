@@ -1,6 +1,7 @@
 import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import { afterEach, expect, test } from "vitest";
 import { OTTILIE, PRACTICE, Refusal, serve, show } from "../../../testing/screen";
+import type { ModelWords } from "../letterQueries";
 import { ModelsSetUp } from "./ModelsSetUp";
 import { emptyBlock, nextId } from "./modelDraft";
 
@@ -68,7 +69,6 @@ function setUp(more: object = {}, address = "/set-up/models/m1") {
 test("a model is changed by a new version that goes on from its newest one", async () => {
   const calls = setUp({
     "PUT /api/set-up/letter-models/m1": {},
-    "POST /api/set-up/letter-models/m1/versions": { id: "v2" },
   });
   expect(await screen.findByLabelText("Words of part 1")).toHaveProperty("textContent", "You pay {ask.fee}");
   expect(screen.getByText(/in force/)).toBeTruthy();
@@ -86,23 +86,23 @@ test("a model is changed by a new version that goes on from its newest one", asy
     name: "Riding agreement",
     type: "contract",
     kinds: ["rider"],
-  });
-  expect(calls.find((c) => c.path.endsWith("/versions"))?.body).toEqual({
-    language: "de-AT",
-    holdsFrom: PRACTICE.today,
-    words: {
-      asks: [
-        ...WORDS.asks,
-        { code: "day-of-the-trial-lesson", label: "Day of the trial lesson", kind: "TEXT" },
-      ],
-      blocks: [emptyBlock("part-2"), ...WORDS.blocks],
+    version: {
+      language: "de-AT",
+      holdsFrom: PRACTICE.today,
+      words: {
+        asks: [
+          ...WORDS.asks,
+          { code: "day-of-the-trial-lesson", label: "Day of the trial lesson", kind: "TEXT" },
+        ],
+        blocks: [emptyBlock("part-2"), ...WORDS.blocks],
+      },
     },
   });
 });
 
 test("what the server cannot take is said, and nothing that was typed is lost", async () => {
   setUp({
-    "POST /api/set-up/letter-models/m1/versions": new Refusal(422, {
+    "PUT /api/set-up/letter-models/m1": new Refusal(422, {
       detail: "Nothing is known by the name “fact.gone”.",
     }),
   });
@@ -138,4 +138,89 @@ test("parts get ids that no other part has", () => {
   expect(nextId([])).toBe("part-1");
   expect(nextId([emptyBlock("part-2")])).toBe("part-3");
   expect(nextId([emptyBlock("part-1"), emptyBlock("part-3")])).toBe("part-4");
+});
+
+test("a version shows word by word what it changed", async () => {
+  setUp({
+    "GET /api/letter-models/versions/v1/changes": {
+      from: { ...VERSION, number: 7 },
+      notes: ["“Fee” is no longer asked."],
+      parts: [
+        {
+          id: "a",
+          what: "KEPT",
+          name: "Terms",
+          notes: ["Its words are fixed now."],
+          words: [
+            { what: "KEPT", text: "You pay " },
+            { what: "REMOVED", text: "monthly" },
+            { what: "ADDED", text: "yearly" },
+          ],
+        },
+      ],
+    },
+  });
+  fireEvent.click(await screen.findByRole("button", { name: "What version 1 changed" }));
+  const part = await screen.findByRole("region", { name: "Terms" });
+  expect(part.querySelector("del")?.textContent).toBe("monthly");
+  expect(part.querySelector("ins")?.textContent).toBe("yearly");
+  expect(screen.getByText(/Against version 7/)).toBeTruthy();
+  expect(screen.getByText("“Fee” is no longer asked.")).toBeTruthy();
+});
+
+const FORM = {
+  id: "form1",
+  name: "claim.pdf",
+  pages: 1,
+  fields: [
+    {
+      name: "insured[0]",
+      label: "Insured",
+      kind: "TEXT" as const,
+      page: 1,
+      left: 0.1,
+      top: 0.2,
+      width: 0.4,
+      height: 0.03,
+      choices: [],
+    },
+  ],
+};
+
+test("a form of others is bound field by field, and places are put where it has none", async () => {
+  const calls = setUp({
+    "POST /api/set-up/letter-forms": FORM,
+    "GET /api/letter-forms/form1": FORM,
+    "PUT /api/set-up/letter-models/m1": {},
+    "GET /api/letter-models/versions/v1": {
+      version: VERSION,
+      words: { asks: [], blocks: [emptyBlock("part-1")] },
+    },
+  });
+  fireEvent.change(await screen.findByLabelText("Choose the form"), {
+    target: { files: [new File(["%PDF"], "claim.pdf", { type: "application/pdf" })] },
+  });
+  fireEvent.click(await screen.findByRole("button", { name: "Insured, page 1" }));
+  fireEvent.change(screen.getByLabelText("What stands here?"), { target: { value: "person.name" } });
+  expect(screen.getByRole("button", { name: "Insured, page 1" }).textContent).toBe("{person.name}");
+  fireEvent.click(screen.getByText("places a tick"));
+  const page = screen.getByRole("img", { name: "claim.pdf, page 1 of 1" }).parentElement as HTMLElement;
+  page.getBoundingClientRect = () => new DOMRect(0, 0, 600, 800);
+  fireEvent.click(page, { clientX: 300, clientY: 400 });
+  fireEvent.change(await screen.findByLabelText("What it is called"), { target: { value: "Adult" } });
+  fireEvent.change(screen.getByLabelText("What stands here?"), { target: { value: "person.team" } });
+  fireEvent.change(screen.getByLabelText("Ticked when it is"), { target: { value: "Stables" } });
+  const own = screen.getByRole("button", { name: /^Adult, page 1/ });
+  const before = own.style.left;
+  fireEvent.keyDown(own, { key: "ArrowRight" });
+  expect(screen.getByRole("button", { name: /^Adult, page 1/ }).style.left).not.toBe(before);
+  fireEvent.click(screen.getByRole("button", { name: "Save as a new version" }));
+  await screen.findByText(/^Saved/);
+  const body = calls.find((c) => c.method === "PUT")?.body as { version: { words: ModelWords } };
+  const { blocks, form } = body.version.words;
+  expect(blocks.map((b) => b.content[0]?.content?.[0]?.place?.what)).toEqual(["person.name", "person.team"]);
+  expect(form?.boxes.map((b) => [b.block, b.field, b.kind, b.tickedIf])).toEqual([
+    ["field-1", "insured[0]", "TEXT", undefined],
+    ["field-2", undefined, "TICK", "Stables"],
+  ]);
 });

@@ -69,7 +69,22 @@ public final class FillLetter {
      * @param differs whether the writer corrected it, for this letter only
      * @param content without places
      */
-    public record Filled(LetterBlock block, boolean isLeftOut, boolean differs, List<RichText> content) {}
+    public record Filled(LetterBlock block, boolean isLeftOut, boolean differs, List<RichText> content) {
+
+        /** What is read in it, without its looks; nothing of what is left out, or stands open. */
+        public String plain() {
+            return isLeftOut
+                    ? ""
+                    : RichText.plain(content.stream().map(Filled::known).toList());
+        }
+
+        private static RichText known(RichText piece) {
+            return piece.with(piece.content().stream()
+                    .filter(inner -> !inner.marks().contains(RichText.Mark.OPEN))
+                    .map(Filled::known)
+                    .toList());
+        }
+    }
 
     /**
      * Something that is not known.

@@ -11,7 +11,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * A piece of a letter: a paragraph, a list, a table, words, a place for a fact. A tree, as rich-text editors keep it.
  *
- * @param text of words only
+ * @param text of words, and what stands under a line to sign on
  * @param marks of words and places only
  * @param level of headings only, from 1 to 3
  * @param place of places only
@@ -42,6 +42,8 @@ public record RichText(
         TABLE_CELL,
         TABLE_HEADER,
         PAGE_BREAK,
+        /** A line to sign on, with words under it that say whose it is. */
+        SIGN_LINE,
         LINE_BREAK,
         WORDS,
         PLACE
@@ -56,8 +58,16 @@ public record RichText(
     }
 
     /** Pieces that may stand by themselves; the others stand in one of these. */
-    private static final Set<Type> WHOLE =
-            Set.of(Type.PARAGRAPH, Type.HEADING, Type.BULLET_LIST, Type.ORDERED_LIST, Type.TABLE, Type.PAGE_BREAK);
+    private static final Set<Type> WHOLE = Set.of(
+            Type.PARAGRAPH,
+            Type.HEADING,
+            Type.BULLET_LIST,
+            Type.ORDERED_LIST,
+            Type.TABLE,
+            Type.PAGE_BREAK,
+            Type.SIGN_LINE);
+
+    private static final int LONGEST_SIGN_LINE = 80;
 
     private static final Set<Type> INLINE = Set.of(Type.WORDS, Type.PLACE, Type.LINE_BREAK);
 
@@ -67,6 +77,10 @@ public record RichText(
         content = content == null ? List.of() : List.copyOf(content);
         if (type == Type.WORDS && (text == null || text.length() > LONGEST)) {
             throw new IllegalArgumentException("Words have from 1 to " + LONGEST + " characters");
+        }
+        if (type == Type.SIGN_LINE && (text == null || text.isBlank() || text.length() > LONGEST_SIGN_LINE)) {
+            throw new IllegalArgumentException(
+                    "Under a line to sign on stands whose it is, in up to " + LONGEST_SIGN_LINE + " characters");
         }
         if (type == Type.PLACE && place == null) {
             throw new IllegalArgumentException("A place says what stands there");
@@ -106,7 +120,7 @@ public record RichText(
             case LIST_ITEM, TABLE_CELL, TABLE_HEADER -> WHOLE.contains(inner) && inner != Type.PAGE_BREAK;
             case TABLE -> inner == Type.TABLE_ROW;
             case TABLE_ROW -> inner == Type.TABLE_CELL || inner == Type.TABLE_HEADER;
-            case PAGE_BREAK, LINE_BREAK, WORDS, PLACE -> false;
+            case PAGE_BREAK, SIGN_LINE, LINE_BREAK, WORDS, PLACE -> false;
         };
     }
 
@@ -146,6 +160,8 @@ public record RichText(
                         default -> "\n";
                     }));
             lines.add(line.toString());
+        } else if (piece.type == Type.SIGN_LINE) {
+            lines.add(Objects.requireNonNull(piece.text));
         } else {
             piece.content.forEach(c -> lines(c, lines));
         }

@@ -79,6 +79,11 @@ final class LetterDocument {
             case PLACE -> throw new IllegalArgumentException("A place was not filled");
             case LINE_BREAK -> add(to, "br", null);
             case PAGE_BREAK -> add(to, "div", null).setAttribute("class", "page-break");
+            case SIGN_LINE -> {
+                Element line = add(to, "div", null);
+                line.setAttribute("class", "sign-line");
+                add(line, "p", Objects.requireNonNull(piece.text()));
+            }
             default -> {
                 Element element = add(to, name(piece), null);
                 if (piece.content().isEmpty()) {

@@ -51,6 +51,8 @@ public final class LetterPdf {
             tr { page-break-inside: avoid; }
             span { background-color: #fdf0d5; }
             .page-break { page-break-after: always; }
+            .sign-line { width: 70mm; padding-top: 16mm; page-break-inside: avoid; }
+            .sign-line p { border-top: 0.7pt solid #333333; padding-top: 1mm; font-size: 9pt; }
             """.formatted(FAMILY);
 
     static {

@@ -7,6 +7,8 @@ import app.denfold.paper.copies.BundlePdf;
 import app.denfold.paper.copies.CopyPages;
 import app.denfold.paper.copies.LeavingCopy;
 import app.denfold.paper.copies.NumberedCopy;
+import app.denfold.paper.forms.FilledForm;
+import app.denfold.paper.forms.FormBox;
 import app.denfold.paper.letters.LetterHead;
 import app.denfold.paper.places.WritingPlace;
 import app.denfold.paper.reading.PageFacts;
@@ -238,6 +240,26 @@ public final class PaperWorkers implements AutoCloseable {
     public int letter(List<RichText> content, LetterHead head, String title, String language, Path to)
             throws IOException {
         return handle((folder, output) -> new Task.Letter(content, head, title, language, output.toString()), to)
+                .pages();
+    }
+
+    /** Which fields a PDF form has. @throws WorkerFailed when it could not be read within the bounds */
+    public List<FormBox> form(Path pdf) throws IOException {
+        return handle((folder, output) -> new Task.ReadForm(folder.lend(pdf).toString()), null)
+                .form();
+    }
+
+    /**
+     * Fills in a PDF form.
+     *
+     * @return how many pages it has
+     * @throws WorkerFailed with the reason, when something cannot be put in
+     */
+    public int fillForm(Path pdf, List<FilledForm.Value> values, boolean leaveOpen, Path to) throws IOException {
+        return handle(
+                        (folder, output) ->
+                                new Task.FillForm(folder.lend(pdf).toString(), values, leaveOpen, output.toString()),
+                        to)
                 .pages();
     }
 

@@ -1,6 +1,7 @@
 package app.denfold.paper.worker;
 
 import app.denfold.paper.Format;
+import app.denfold.paper.forms.FormBox;
 import app.denfold.paper.places.WritingPlace;
 import app.denfold.paper.reading.PageFacts;
 import app.denfold.paper.reading.Reading;
@@ -19,7 +20,8 @@ record Report(
         @Nullable String words,
         byte @Nullable [] toSign,
         List<CheckedSeal> seals,
-        List<WritingPlace> places) {
+        List<WritingPlace> places,
+        List<FormBox> form) {
 
     enum Kind {
         PAGE,
@@ -38,15 +40,15 @@ record Report(
     }
 
     static Report page(PageFacts page) {
-        return new Report(Kind.PAGE, page, null, null, 0, null, null, List.of(), List.of());
+        return new Report(Kind.PAGE, page, null, null, 0, null, null, List.of(), List.of(), List.of());
     }
 
     static Report sign(byte[] bytes) {
-        return new Report(Kind.SIGN, null, null, null, 0, null, bytes, List.of(), List.of());
+        return new Report(Kind.SIGN, null, null, null, 0, null, bytes, List.of(), List.of(), List.of());
     }
 
     static Report stamp(byte[] request) {
-        return new Report(Kind.STAMP, null, null, null, 0, null, request, List.of(), List.of());
+        return new Report(Kind.STAMP, null, null, null, 0, null, request, List.of(), List.of(), List.of());
     }
 
     static Report done(boolean yes) {
@@ -59,19 +61,23 @@ record Report(
     }
 
     static Report seals(List<CheckedSeal> seals) {
-        return new Report(Kind.DONE, null, Outcome.YES, null, 0, null, null, seals, List.of());
+        return new Report(Kind.DONE, null, Outcome.YES, null, 0, null, null, seals, List.of(), List.of());
     }
 
     static Report places(List<WritingPlace> places) {
-        return new Report(Kind.DONE, null, Outcome.YES, null, 0, null, null, List.of(), places);
+        return new Report(Kind.DONE, null, Outcome.YES, null, 0, null, null, List.of(), places, List.of());
+    }
+
+    static Report form(List<FormBox> form) {
+        return new Report(Kind.DONE, null, Outcome.YES, null, 0, null, null, List.of(), List.of(), form);
     }
 
     static Report failed(String words) {
-        return new Report(Kind.FAILED, null, null, null, 0, words, null, List.of(), List.of());
+        return new Report(Kind.FAILED, null, null, null, 0, words, null, List.of(), List.of(), List.of());
     }
 
     private static Report outcome(Outcome outcome, @Nullable Format format, int pages, @Nullable String words) {
-        return new Report(Kind.DONE, null, outcome, format, pages, words, null, List.of(), List.of());
+        return new Report(Kind.DONE, null, outcome, format, pages, words, null, List.of(), List.of(), List.of());
     }
 
     static Report of(Reading reading) {

@@ -13,6 +13,8 @@ import app.denfold.paper.copies.LeavingCopy;
 import app.denfold.paper.copies.NumberedCopy;
 import app.denfold.paper.copies.Unlock;
 import app.denfold.paper.drawing.PageImage;
+import app.denfold.paper.forms.FilledForm;
+import app.denfold.paper.forms.FormFields;
 import app.denfold.paper.letters.LetterHead;
 import app.denfold.paper.letters.LetterPdf;
 import app.denfold.paper.places.FindPlaces;
@@ -144,6 +146,21 @@ sealed interface Task {
         @Override
         public Report done(Conversation with) throws IOException {
             return Report.made(LetterPdf.to(Path.of(to), content, head, title, language));
+        }
+    }
+
+    /** @param values what is put in, as JSON */
+    record FillForm(String file, List<FilledForm.Value> values, boolean leaveOpen, String to) implements Task {
+        @Override
+        public Report done(Conversation with) throws IOException {
+            return Report.made(FilledForm.to(Path.of(to), Path.of(file), values, leaveOpen));
+        }
+    }
+
+    record ReadForm(String file) implements Task {
+        @Override
+        public Report done(Conversation with) throws IOException {
+            return Report.form(FormFields.of(Path.of(file)));
         }
     }
 

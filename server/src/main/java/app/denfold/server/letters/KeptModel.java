@@ -46,6 +46,11 @@ public class KeptModel {
         this.kinds = List.copyOf(newKinds);
     }
 
+    /** Whether it is called and used like this already. */
+    public boolean is(String otherName, String otherType, List<String> otherKinds) {
+        return name.equals(otherName) && type.equals(otherType) && kinds.equals(otherKinds);
+    }
+
     public void retire(@Nullable Instant at) {
         this.retiredAt = at;
     }

@@ -5,6 +5,7 @@ import app.denfold.core.letters.LetterValue;
 import app.denfold.core.people.RelationKind;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.people.PersonFile;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.kinds.FactDefinition;
 import app.denfold.server.people.kinds.Kinds;
 import app.denfold.server.people.kinds.PersonKind;
@@ -15,10 +16,12 @@ import app.denfold.server.relations.PeopleAround;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -28,13 +31,24 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 public class KnownNames {
 
+    /** Names of what is kept of each person. */
+    public static final String EMAIL = "person.email";
+
+    public static final String BIRTH_DATE = "person.birthDate";
+
+    /** How names of facts begin. */
+    public static final String FACT = "fact.";
+
     private final Kinds kinds;
+    private final PersonFiles files;
     private final PeopleAround around;
     private final PracticeSettings settings;
     private final PracticeCalendar calendar;
 
-    KnownNames(Kinds kinds, PeopleAround around, PracticeSettings settings, PracticeCalendar calendar) {
+    KnownNames(
+            Kinds kinds, PersonFiles files, PeopleAround around, PracticeSettings settings, PracticeCalendar calendar) {
         this.kinds = kinds;
+        this.files = files;
         this.around = around;
         this.settings = settings;
         this.calendar = calendar;
@@ -49,9 +63,9 @@ public class KnownNames {
         add(names, "person.name", "the name", AskedFor.Kind.TEXT);
         add(names, "person.givenName", "the given name", AskedFor.Kind.TEXT);
         add(names, "person.familyName", "the family name", AskedFor.Kind.TEXT);
-        add(names, "person.birthDate", "the birth date", AskedFor.Kind.DAY);
+        add(names, BIRTH_DATE, "the birth date", AskedFor.Kind.DAY);
         add(names, "person.number", "the number of the file", AskedFor.Kind.TEXT);
-        add(names, "person.email", "the mail address", AskedFor.Kind.TEXT);
+        add(names, EMAIL, "the mail address", AskedFor.Kind.TEXT);
         add(names, "person.team", "the team", AskedFor.Kind.TEXT);
         for (PersonKind kind : kinds.all()) {
             kind.facts().forEach(f -> add(names, fact(f), f.label(), kindOf(f.form())));
@@ -74,7 +88,7 @@ public class KnownNames {
     }
 
     private static String fact(FactDefinition fact) {
-        return "fact." + fact.name();
+        return FACT + fact.name();
     }
 
     private static String relation(RelationKind kind) {
@@ -97,7 +111,7 @@ public class KnownNames {
     /**
      * What is known of a file.
      *
-     * @param viewer who is told only of those around the person whom they may know of
+     * @param viewer who is told only of those around the person, and of the facts, that they may know of
      * @param writer whose name stands under the letter
      * @param day on which the letter takes effect: facts are those that hold then
      */
@@ -108,13 +122,13 @@ public class KnownNames {
         text(known, "person.givenName", file.givenName());
         text(known, "person.familyName", file.familyName());
         if (file.birthDate() != null) {
-            known.put("person.birthDate", LetterValue.day(file.birthDate()));
+            known.put(BIRTH_DATE, LetterValue.day(file.birthDate()));
         }
         text(known, "person.number", file.number());
-        text(known, "person.email", file.email());
+        text(known, EMAIL, file.email());
         text(known, "person.team", file.team());
         Map<String, String> facts = file.factsOn(day);
-        kinds.kind(file.kind()).facts().forEach(f -> fact(known, f, facts.get(f.name())));
+        visible(viewer, file).forEach(f -> fact(known, f, facts.get(f.name())));
         around.around(viewer, file.id()).forEach(one -> {
             RelationKind kind = one.kind();
             if (kind != null) {
@@ -141,7 +155,24 @@ public class KnownNames {
         }
     }
 
-    private static void fact(Map<String, LetterValue> known, FactDefinition fact, @Nullable String value) {
+    private List<FactDefinition> visible(Viewer viewer, PersonFile file) {
+        return kinds.kind(file.kind()).facts().stream()
+                .filter(f -> viewer.maySeeFact(file.kind(), f.name()))
+                .toList();
+    }
+
+    /** Those of them that a letter's writer can tell the file, where it does not know them. */
+    public Set<String> keepable(Viewer viewer, PersonFile file) {
+        Set<String> names = visible(viewer, file).stream()
+                .filter(f -> f.form() != FactDefinition.Form.PERSON && f.form() != FactDefinition.Form.YES_NO)
+                .map(KnownNames::fact)
+                .collect(Collectors.toCollection(HashSet::new));
+        names.add(EMAIL);
+        names.add(BIRTH_DATE);
+        return names;
+    }
+
+    private void fact(Map<String, LetterValue> known, FactDefinition fact, @Nullable String value) {
         if (value == null || value.isBlank()) {
             return;
         }
@@ -150,7 +181,8 @@ public class KnownNames {
                 switch (fact.form()) {
                     case NUMBER -> new LetterValue.Number(new BigDecimal(value));
                     case DATE -> LetterValue.day(LocalDate.parse(value));
-                    case TEXT, CHOICE, OPEN_CHOICE, YES_NO, PERSON -> LetterValue.text(value);
+                    case PERSON -> LetterValue.text(files.nameOf(value));
+                    case TEXT, CHOICE, OPEN_CHOICE, YES_NO -> LetterValue.text(value);
                 });
     }
 }

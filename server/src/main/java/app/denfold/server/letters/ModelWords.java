@@ -6,18 +6,59 @@ import app.denfold.core.letters.LetterModel;
 import app.denfold.core.letters.Place;
 import app.denfold.core.letters.RichText;
 import app.denfold.core.rules.Condition;
+import app.denfold.paper.forms.FormBox;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.annotation.Nullable;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
+import java.util.UUID;
 import java.util.function.Function;
 import tools.jackson.databind.JsonNode;
 
-/** The words of a model, as they are typed and kept. */
+/**
+ * The words of a model, as they are typed and kept.
+ *
+ * @param form what they are put in; null for a letter
+ */
 public record ModelWords(
-        @NotNull List<@NotNull Question> asks, @NotNull List<@NotNull Block> blocks) {
+        @NotNull List<@NotNull Question> asks,
+        @NotNull List<@NotNull Block> blocks,
+        @Nullable OnForm form) {
+
+    /** A letter. */
+    public static ModelWords letter(List<Question> asks, List<Block> blocks) {
+        return new ModelWords(asks, blocks, null);
+    }
+
+    /**
+     * A form of others that is filled in; each block is what stands in one of its fields.
+     *
+     * @param leaveOpen whether its fields can be changed once it is filed
+     */
+    public record OnForm(
+            @NotNull UUID formId,
+            boolean leaveOpen,
+            @NotNull List<@NotNull FormPlace> boxes) {}
+
+    /**
+     * Where on a form a block stands.
+     *
+     * @param field by which the form knows it; null for a place that has no field
+     * @param tickedIf the text with which a tick is set; null for any but “no”
+     * @param page from 1; the rest in parts of the page as seen, from the upper left corner
+     */
+    public record FormPlace(
+            @NotNull String block,
+            @Nullable String field,
+            @NotNull FormBox.Kind kind,
+            @Nullable String tickedIf,
+            int page,
+            double left,
+            double top,
+            double width,
+            double height) {}
 
     /** Something that is asked of the writer each time. */
     public record Question(

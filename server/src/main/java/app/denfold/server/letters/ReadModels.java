@@ -4,11 +4,14 @@ import app.denfold.core.letters.AskedFor;
 import app.denfold.core.letters.FillLetter;
 import app.denfold.core.letters.FillLetter.Letter;
 import app.denfold.core.letters.FillLetter.Writing;
+import app.denfold.core.letters.LetterBlock;
 import app.denfold.core.letters.LetterModel;
 import app.denfold.core.rules.Condition;
 import app.denfold.core.rules.Person;
 import app.denfold.exchange.BadInput;
 import app.denfold.exchange.RulesJson;
+import app.denfold.paper.forms.FormBox;
+import app.denfold.paper.forms.FormFields;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
 import app.denfold.server.coverage.EvaluateFile;
@@ -34,13 +37,19 @@ public class ReadModels {
     private final KnownNames names;
     private final EvaluateFile people;
     private final Catalog catalog;
+    private final KeptFormRepository forms;
     private final Currency money;
 
     ReadModels(
-            KnownNames names, EvaluateFile people, Catalog catalog, @Value("${denfold.currency:EUR}") String currency) {
+            KnownNames names,
+            EvaluateFile people,
+            Catalog catalog,
+            KeptFormRepository forms,
+            @Value("${denfold.currency:EUR}") String currency) {
         this.names = names;
         this.people = people;
         this.catalog = catalog;
+        this.forms = forms;
         this.money = Currency.getInstance(currency);
     }
 
@@ -51,7 +60,36 @@ public class ReadModels {
         if (!unknown.isEmpty()) {
             throw Refusal.invalid("words", "Nothing is known by the name " + inWords(unknown) + ".");
         }
+        if (words.form() != null) {
+            requireBoxes(words.form(), model);
+        }
         return model;
+    }
+
+    /** Each block of a form stands in one of its fields, or at a place on its pages. */
+    private void requireBoxes(ModelWords.OnForm form, LetterModel model) {
+        KeptForm kept = forms.findById(form.formId())
+                .orElseThrow(() -> Refusal.invalid("words", "This form is not known. Choose it again."));
+        Set<String> blocks = model.blocks().stream().map(LetterBlock::id).collect(Collectors.toSet());
+        Set<String> placed =
+                form.boxes().stream().map(ModelWords.FormPlace::block).collect(Collectors.toSet());
+        Set<String> fields = kept.fields().stream().map(FormBox::name).collect(Collectors.toSet());
+        if (!placed.equals(blocks) || form.boxes().size() > FormFields.MOST) {
+            throw Refusal.invalid("words", "Each part stands in a field of the form, or at a place on it.");
+        }
+        for (ModelWords.FormPlace box : form.boxes()) {
+            boolean isOnPage = box.page() >= 1
+                    && box.page() <= kept.pages()
+                    && isWithin(box.left(), box.width())
+                    && isWithin(box.top(), box.height());
+            if (box.field() == null ? !isOnPage : !fields.contains(box.field())) {
+                throw Refusal.invalid("words", "A place lies outside of the form, or its field is not there.");
+            }
+        }
+    }
+
+    private static boolean isWithin(double from, double size) {
+        return from >= 0 && size > 0 && from + size <= 1.001;
     }
 
     private LetterModel read(ModelWords words) {

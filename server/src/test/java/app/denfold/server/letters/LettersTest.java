@@ -1,7 +1,16 @@
 package app.denfold.server.letters;
 
 import static app.denfold.server.Patience.await;
-import static app.denfold.server.marks.MarkedPapers.text;
+import static app.denfold.server.letters.LetterSteps.begin;
+import static app.denfold.server.letters.LetterSteps.block;
+import static app.denfold.server.letters.LetterSteps.file;
+import static app.denfold.server.letters.LetterSteps.line;
+import static app.denfold.server.letters.LetterSteps.model;
+import static app.denfold.server.letters.LetterSteps.paper;
+import static app.denfold.server.letters.LetterSteps.place;
+import static app.denfold.server.letters.LetterSteps.version;
+import static app.denfold.server.letters.LetterSteps.words;
+import static app.denfold.server.letters.LetterSteps.write;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.denfold.server.Api;
@@ -9,6 +18,7 @@ import app.denfold.server.ServerTest;
 import app.denfold.server.TestPractice;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -29,23 +39,6 @@ class LettersTest {
 
     @Autowired
     TestPractice practice;
-
-    private static Map<String, Object> words(String text) {
-        return Map.of("type", "WORDS", "text", text);
-    }
-
-    private static Map<String, Object> place(String what, String format, boolean must) {
-        return Map.of("type", "PLACE", "place", Map.of("what", what, "format", format, "mustBeKnown", must));
-    }
-
-    @SafeVarargs
-    private static Map<String, Object> line(Map<String, Object>... content) {
-        return Map.of("type", "PARAGRAPH", "content", List.of(content));
-    }
-
-    private static Map<String, Object> block(String id, boolean locked, Object... content) {
-        return new HashMap<>(Map.of("id", id, "locked", locked, "optional", false, "content", List.of(content)));
-    }
 
     private static Map<String, Object> contract() {
         Map<String, Object> minors = block("minors", true, line(words("Only for minors")));
@@ -71,49 +64,6 @@ class LettersTest {
                         thanks));
     }
 
-    private static UUID model(Api api, String type) throws Exception {
-        return api.post(
-                        "/api/set-up/letter-models",
-                        Map.of(
-                                "changes",
-                                0,
-                                "name",
-                                "Model " + UUID.randomUUID(),
-                                "type",
-                                type,
-                                "kinds",
-                                List.of("employee")))
-                .id("$.id");
-    }
-
-    private static Api.Answer version(Api api, UUID model, String language, LocalDate from, Object words)
-            throws Exception {
-        return api.post(
-                "/api/set-up/letter-models/{id}/versions",
-                Map.of("language", language, "holdsFrom", from, "words", words),
-                model);
-    }
-
-    private static Api.Answer begin(Api api, UUID file, UUID model, String language, LocalDate day) throws Exception {
-        return api.post(
-                "/api/files/{id}/letters", Map.of("modelId", model, "language", language, "effectiveOn", day), file);
-    }
-
-    private static Api.Answer write(Api api, UUID letter, int changes, Map<String, Object> writing) throws Exception {
-        Map<String, Object> all =
-                new HashMap<>(Map.of("answers", Map.of(), "leftOut", List.of(), "corrected", Map.of()));
-        all.putAll(writing);
-        return api.send(HttpMethod.PUT, "/api/letters/{id}", Map.of("changes", changes, "writing", all), letter);
-    }
-
-    private static Api.Answer file(Api api, UUID letter, int changes) throws Exception {
-        return api.post("/api/letters/{id}/filing", Map.of("changes", changes), letter);
-    }
-
-    private static String paper(Api api, UUID document) throws Exception {
-        return text(api.get("/api/documents/{id}/versions/1/content", document).bytes());
-    }
-
     @Test
     void aContractIsAskedForWhatIsMissingCorrectedLookedAtAndFiled() throws Exception {
         Api api = practice.administrator();
@@ -126,7 +76,8 @@ class LettersTest {
 
         Api.Answer begun = api.get("/api/letters/{id}", letter);
         assertThat(begun.<Boolean>at("$.ready")).isFalse();
-        assertThat(begun.<List<String>>at("$.asks[?(@.mustBeKnown)].label")).contains("Monthly fee");
+        assertThat(begun.<List<String>>at("$.asks[?(@.mustBeKnown==true)].label"))
+                .contains("Monthly fee");
         assertThat(begun.<List<String>>at("$.blocks[*].id")).containsExactly("greeting", "fee", "thanks");
         assertThat(file(api, letter, 0).<String>at("$.code")).isEqualTo("missing");
         assertThat(api.post("/api/letters/{id}/pages", null, letter).<Integer>at("$.pages"))
@@ -363,5 +314,154 @@ class LettersTest {
         assertThat(write(practice.colleague(null, true, false), letter, 0, Map.of())
                         .status())
                 .isEqualTo(403);
+    }
+
+    @Test
+    void ofWordsThatCannotBeNoModelIsLeftAndOfManyWritersEachGetsANumber() throws Exception {
+        Api api = practice.administrator();
+        String name = "Together " + UUID.randomUUID();
+        Map<String, Object> version =
+                new HashMap<>(Map.of("language", "en-GB", "holdsFrom", TODAY, "words", unknownWords()));
+        Map<String, Object> model = new HashMap<>(
+                Map.of("changes", 0, "name", name, "type", "letter", "kinds", List.of("employee"), "version", version));
+        assertThat(api.post("/api/set-up/letter-models", model).status()).isEqualTo(422);
+        assertThat(api.get("/api/letter-models").body()).doesNotContain(name);
+        version.put("words", contract());
+        UUID made = api.post("/api/set-up/letter-models", model).id("$.id");
+        model.put("name", name + " again");
+        version.put("words", unknownWords());
+        assertThat(change(api, made, model).status()).isEqualTo(422);
+        assertThat(api.get("/api/letter-models").body())
+                .as("neither name nor words")
+                .doesNotContain(name + " again");
+        List<Callable<Integer>> many = Collections.nCopies(
+                4, () -> version(api, made, "en-GB", TODAY, contract()).status());
+        try (Closing four = new Closing(Executors.newFixedThreadPool(4))) {
+            for (Future<Integer> one : four.service.invokeAll(many)) {
+                assertThat(one.get()).isEqualTo(201);
+            }
+        }
+        assertThat(api.get("/api/letter-models").<List<Integer>>at("$[?(@.id=='" + made + "')].versions[*].number"))
+                .containsExactly(1, 2, 3, 4, 5);
+    }
+
+    private static Map<String, Object> unknownWords() {
+        return Map.of(
+                "asks", List.of(), "blocks", List.of(block("a", true, line(place("fact.nosuch", "PLAIN", true)))));
+    }
+
+    private static Api.Answer change(Api api, UUID model, Object body) throws Exception {
+        return api.send(HttpMethod.PUT, "/api/set-up/letter-models/{id}", body, model);
+    }
+
+    @Test
+    void aVersionSaysWordByWordWhatItChanged() throws Exception {
+        Api api = practice.administrator();
+        UUID model = model(api, "letter");
+        Map<String, Object> gone = block("gone", false, line(words("Farewell")));
+        version(
+                api,
+                model,
+                "en-GB",
+                TODAY,
+                Map.of(
+                        "asks",
+                        List.of(Map.of("code", "fee", "label", "Fee", "kind", "NUMBER")),
+                        "blocks",
+                        List.of(block("a", false, line(words("You pay the fee monthly."))), gone)));
+        version(api, model, "de-AT", TODAY, Map.of("asks", List.of(), "blocks", List.of(gone)));
+        UUID newer = version(
+                        api,
+                        model,
+                        "en-GB",
+                        TODAY,
+                        Map.of(
+                                "asks",
+                                List.of(),
+                                "blocks",
+                                List.of(block("a", true, line(words("You pay the small fee yearly."))))))
+                .id("$.id");
+        Api.Answer changes = api.get("/api/letter-models/versions/{id}/changes", newer);
+        assertThat(changes.<Integer>at("$.from.number")).isEqualTo(1);
+        assertThat(changes.<List<String>>at("$.notes")).containsExactly("“Fee” is no longer asked.");
+        assertThat(changes.<List<String>>at("$.parts[0].words[*].text"))
+                .containsExactly("You pay the ", "small ", "fee ", "monthly", "yearly", ".");
+        assertThat(changes.<List<String>>at("$.parts[0].words[*].what"))
+                .containsExactly("KEPT", "ADDED", "KEPT", "REMOVED", "ADDED", "KEPT");
+        assertThat(changes.<List<String>>at("$.parts[0].notes")).containsExactly("Its words are fixed now.");
+        assertThat(changes.<String>at("$.parts[1].what")).isEqualTo("REMOVED");
+        assertThat(changes.<String>at("$.parts[1].words[0].text")).isEqualTo("Farewell");
+    }
+
+    @Test
+    void whatIsAnsweredIsKeptInTheFileIfWished() throws Exception {
+        Api api = practice.administrator();
+        UUID model = model(api, "letter");
+        Object words = Map.of(
+                "asks",
+                List.of(Map.of("code", "fee", "label", "Fee", "kind", "NUMBER")),
+                "blocks",
+                List.of(block("a", false, line(place("fact.role", "PLAIN", true), place("ask.fee", "PLAIN", true)))));
+        version(api, model, "en-GB", TODAY.minusYears(1), words);
+        UUID file = api.newEmployee("Keptanswer", null);
+        UUID letter = begin(api, file, model, "en-GB", TODAY).id("$.id");
+        assertThat(api.get("/api/letters/{id}", letter).<List<Boolean>>at("$.asks[*].keepable"))
+                .containsExactly(false, true);
+        assertThat(keep(api, letter, 0, "fact.role").status())
+                .as("not answered")
+                .isEqualTo(422);
+        int changes = write(api, letter, 0, Map.of("answers", Map.of("fact.role", "pilot", "ask.fee", "3")))
+                .at("$.changes");
+        assertThat(keep(api, letter, changes, "fact.role").<String>at("$.detail"))
+                .contains("pilot");
+        assertThat(keep(api, letter, changes, "ask.fee").status()).isEqualTo(422);
+        changes = write(api, letter, changes, Map.of("answers", Map.of("fact.role", "groom", "ask.fee", "3")))
+                .at("$.changes");
+        assertThat(keep(practice.colleague(null, true, false), letter, changes, "fact.role")
+                        .status())
+                .isEqualTo(403);
+        assertThat(keep(api, letter, changes - 1, "fact.role").<String>at("$.code"))
+                .isEqualTo("changed-meanwhile");
+        changes = keep(api, letter, changes, "fact.role").at("$.changes");
+        assertThat(api.get("/api/files/{id}", file).<String>at("$.facts.role")).isEqualTo("groom");
+        Api.Answer now = api.get("/api/letters/{id}", letter);
+        assertThat(now.<List<String>>at("$.asks[*].name")).containsExactly("ask.fee");
+        assertThat(now.<Integer>at("$.changes")).isEqualTo(changes);
+        assertThat(paper(api, file(api, letter, changes).id("$.documentId"))).contains("groom3");
+    }
+
+    private static Api.Answer keep(Api api, UUID letter, int changes, String name) throws Exception {
+        return api.post("/api/letters/{id}/kept-answers", Map.of("changes", changes, "name", name), letter);
+    }
+
+    @Test
+    void aLineToSignOnIsFoundWhenSignaturesAreAskedFor() throws Exception {
+        Api api = practice.administrator();
+        UUID model = model(api, "contract");
+        Object words = Map.of(
+                "asks",
+                List.of(),
+                "blocks",
+                List.of(block(
+                        "a",
+                        true,
+                        line(words("Agreed.")),
+                        Map.of("type", "SIGN_LINE", "text", "Signature of director"),
+                        Map.of("type", "SIGN_LINE", "text", "Signature of employee"))));
+        version(api, model, "en-GB", TODAY.minusYears(1), words);
+        UUID letter = begin(api, api.newEmployee("Signline", null), model, "en-GB", TODAY)
+                .id("$.id");
+        UUID paper = file(api, letter, 0).id("$.documentId");
+        await().until(() ->
+                api.get("/api/documents/{id}/versions/1/text", paper).at("$.isRead"));
+        Api.Answer proposal = api.get("/api/signature-requests/proposal?papers={p}", paper);
+        assertThat(proposal.<List<String>>at("$.fields[*].field.role"))
+                .as(proposal.body())
+                .containsExactlyInAnyOrder("director", "employee");
+        double director = proposal.<List<Number>>at("$.fields[?(@.field.role=='director')].field.top")
+                .get(0).doubleValue();
+        double employee = proposal.<List<Number>>at("$.fields[?(@.field.role=='employee')].field.top")
+                .get(0).doubleValue();
+        assertThat(director).as("each over its own line").isLessThan(employee);
     }
 }

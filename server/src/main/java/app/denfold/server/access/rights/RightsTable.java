@@ -222,14 +222,18 @@ final class RightsTable {
             GET     /api/letter-batches/{id}                                   LOOK
             PUT     /api/letter-batches/{id}/answers                           CHANGE
             POST    /api/letter-batches/{id}/filing                            CHANGE
+            GET     /api/letter-forms/{id}                                     LOOK
+            GET     /api/letter-forms/{id}/pages/{page}                        LOOK
             GET     /api/letter-models                                         LOOK
             GET     /api/letter-models/versions/{id}                           LOOK
+            GET     /api/letter-models/versions/{id}/changes                   LOOK
             GET     /api/letter-names                                          LOOK
             GET     /api/letters                                               LOOK
             DELETE  /api/letters/{id}                                          CHANGE
             GET     /api/letters/{id}                                          LOOK
             PUT     /api/letters/{id}                                          CHANGE
             POST    /api/letters/{id}/filing                                   CHANGE
+            POST    /api/letters/{id}/kept-answers                             CHANGE
             POST    /api/letters/{id}/pages                                    LOOK
             GET     /api/letters/{id}/pages/{page}                             LOOK
             GET     /api/linked-copies/{token}                                 EVERYBODY
@@ -330,6 +334,7 @@ final class RightsTable {
             DELETE  /api/set-up/keys/{id}                                      ADMINISTER
             GET     /api/set-up/kinds                                          ADMINISTER
             PUT     /api/set-up/kinds/{code}                                   ADMINISTER
+            POST    /api/set-up/letter-forms                                   ADMINISTER
             POST    /api/set-up/letter-models                                  ADMINISTER
             POST    /api/set-up/letter-models/try                              ADMINISTER
             PUT     /api/set-up/letter-models/{id}                             ADMINISTER

@@ -81,7 +81,7 @@ public class DemoLetters {
     }
 
     private ModelWords agreement() {
-        return new ModelWords(
+        return ModelWords.letter(
                 List.of(
                         new Question("fee", "Monthly fee", AskedFor.Kind.NUMBER),
                         new Question("deposit", "Deposit", AskedFor.Kind.NUMBER)),
@@ -136,7 +136,13 @@ public class DemoLetters {
                                 true,
                                 null,
                                 line(words("Oakhollin, "), place("today", Format.LONG_DATE)),
-                                line(place("sender.name", Format.PLAIN), words(" for the yard")))));
+                                line(place("sender.name", Format.PLAIN), words(" for the yard")),
+                                signLine("Signature of the owner"),
+                                signLine("Signature for the yard"))));
+    }
+
+    private static Piece signLine(String under) {
+        return new Piece(RichText.Type.SIGN_LINE, under, null, null, null, null);
     }
 
     private ModelWords guardians(
@@ -148,7 +154,7 @@ public class DemoLetters {
             String send,
             String hat,
             String end) {
-        return new ModelWords(
+        return ModelWords.letter(
                 List.of(new Question("begin", "First day of the term", AskedFor.Kind.DAY)),
                 List.of(
                         block(

@@ -14,6 +14,7 @@ import app.denfold.server.letters.ModelVersionRepository;
 import app.denfold.server.letters.ModelWords;
 import app.denfold.server.letters.ModelWords.Piece;
 import app.denfold.server.letters.ReadModels;
+import app.denfold.server.letters.models.CompareVersions.ChangedPart;
 import app.denfold.server.people.PersonFiles;
 import app.denfold.server.people.kinds.Kinds;
 import app.denfold.server.practice.PracticeCalendar;
@@ -21,10 +22,12 @@ import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Comparator;
 import java.util.IllformedLocaleException;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
@@ -63,6 +66,8 @@ class Models {
         this.trail = trail;
         this.calendar = calendar;
     }
+
+    private static final ModelWords NO_WORDS = ModelWords.letter(List.of(), List.of());
 
     /** @param isInForce whether letters that take effect today are written by it */
     record VersionLine(
@@ -136,36 +141,83 @@ class Models {
         return new WordsAnswer(line(version, isInForce(version, of, calendar.today())), version.words());
     }
 
+    /**
+     * What a version changed.
+     *
+     * @param from the version before it, of the same language; null for the first, in which all is new
+     */
+    record VersionChanges(@Nullable VersionLine from, List<ChangedPart> parts, List<String> notes) {}
+
+    /** Against the version before it in the same language. */
+    @Transactional(readOnly = true)
+    VersionChanges changes(Viewer viewer, UUID versionId) {
+        ModelVersion version = versions.findById(versionId).orElseThrow(() -> Refusal.notFound("version"));
+        visible(viewer, version.modelId());
+        List<ModelVersion> of = versions.findByModelIdOrderByNumber(version.modelId());
+        Optional<ModelVersion> before = of.stream()
+                .filter(v -> v.language().equals(version.language()) && v.number() < version.number())
+                .max(Comparator.comparing(ModelVersion::number));
+        ModelWords older = before.map(ModelVersion::words).orElse(NO_WORDS);
+        return new VersionChanges(
+                before.map(v -> line(v, isInForce(v, of, calendar.today()))).orElse(null),
+                CompareVersions.parts(older, version.words()),
+                CompareVersions.notes(older, version.words()));
+    }
+
     private KeptModel visible(Viewer viewer, UUID id) {
         return models.findById(id)
                 .filter(m -> viewer.maySee(List.of(m.type())))
                 .orElseThrow(() -> Refusal.notFound("model"));
     }
 
-    /** A model as it is typed. @param changes as it was read; 0 for a new one */
-    record ModelDetails(int changes, String name, String type, List<String> kinds) {}
+    /**
+     * A model as it is typed.
+     *
+     * @param changes as it was read; 0 for a new one
+     * @param version its words; null to leave them as they are
+     */
+    record ModelDetails(
+            int changes,
+            String name,
+            String type,
+            List<String> kinds,
+            @Nullable VersionDetails version) {}
 
-    /** @throws Refusal when the viewer is no administrator, or it cannot be so */
+    /** Of words that cannot be so no model is left. @throws Refusal when the viewer is no administrator, or it cannot be so */
     @Transactional
     UUID add(Viewer viewer, ModelDetails details) {
         viewer.requireAdministrator();
         ModelDetails checked = checked(new UUID(0, 0), details);
         KeptModel model = models.save(new KeptModel(checked.name, checked.type, checked.kinds));
         tell(viewer, model, "made the model");
+        if (details.version != null) {
+            write(viewer, model, details.version);
+        }
         return model.id();
     }
 
+    /** Both the model and its words, or neither. */
     @Transactional
     void change(Viewer viewer, UUID id, ModelDetails details) {
         viewer.requireAdministrator();
-        KeptModel model = visible(viewer, id);
+        KeptModel model = visible(viewer, lock(id));
         if (model.changes() != details.changes) {
             throw Refusal.conflict(
                     "changed-meanwhile", "Somebody else changed this model meanwhile. Look at it again.");
         }
         ModelDetails checked = checked(id, details);
-        model.take(checked.name, checked.type, checked.kinds);
-        tell(viewer, model, "changed the model");
+        if (!model.is(checked.name, checked.type, checked.kinds)) {
+            model.take(checked.name, checked.type, checked.kinds);
+            tell(viewer, model, "changed the model");
+        }
+        if (details.version != null) {
+            write(viewer, model, details.version);
+        }
+    }
+
+    /** Others that write versions of it wait, so that no number is given twice. */
+    private UUID lock(UUID id) {
+        return models.lock(id).map(KeptModel::id).orElseThrow(() -> Refusal.notFound("model"));
     }
 
     private ModelDetails checked(UUID own, ModelDetails details) {
@@ -185,7 +237,8 @@ class Models {
                 details.changes,
                 name,
                 type.code(),
-                details.kinds.stream().distinct().toList());
+                details.kinds.stream().distinct().toList(),
+                details.version);
     }
 
     /** Letters that are begun go on; no more are begun. */
@@ -204,12 +257,15 @@ class Models {
     @Transactional
     UUID addVersion(Viewer viewer, UUID id, VersionDetails details) {
         viewer.requireAdministrator();
-        KeptModel model = visible(viewer, id);
+        return write(viewer, visible(viewer, lock(id)), details);
+    }
+
+    private UUID write(Viewer viewer, KeptModel model, VersionDetails details) {
         String language = language(details.language);
         read.checked(details.words);
         ModelVersion version = versions.save(new ModelVersion(
-                id,
-                versions.countByModelId(id) + 1,
+                model.id(),
+                versions.countByModelId(model.id()) + 1,
                 language,
                 details.holdsFrom,
                 details.words,

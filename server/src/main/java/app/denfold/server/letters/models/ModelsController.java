@@ -7,8 +7,10 @@ import app.denfold.server.letters.ModelWords;
 import app.denfold.server.letters.models.Models.ModelAnswer;
 import app.denfold.server.letters.models.Models.ModelDetails;
 import app.denfold.server.letters.models.Models.TriedAnswer;
+import app.denfold.server.letters.models.Models.VersionChanges;
 import app.denfold.server.letters.models.Models.VersionDetails;
 import app.denfold.server.letters.models.Models.WordsAnswer;
+import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
@@ -35,14 +37,16 @@ class ModelsController {
         this.names = names;
     }
 
+    /** @param version its words; null to leave them as they are, or to write them later */
     record ModelRequest(
             int changes,
             @NotNull String name,
             @NotNull String type,
-            @NotEmpty List<@NotNull String> kinds) {
+            @NotEmpty List<@NotNull String> kinds,
+            @Nullable @Valid ModelVersionRequest version) {
 
         ModelDetails details() {
-            return new ModelDetails(changes, name, type, kinds);
+            return new ModelDetails(changes, name, type, kinds, version == null ? null : version.details());
         }
     }
 
@@ -80,7 +84,13 @@ class ModelsController {
         return models.words(viewer, id);
     }
 
-    /** Adds a model; its words come with its first version. */
+    /** What a version changed against the one before it, word by word. */
+    @GetMapping("/api/letter-models/versions/{id}/changes")
+    VersionChanges changes(Viewer viewer, @PathVariable UUID id) {
+        return models.changes(viewer, id);
+    }
+
+    /** Adds a model, with its first version where its words are given. */
     @PostMapping("/api/set-up/letter-models")
     @ResponseStatus(HttpStatus.CREATED)
     MadeModel add(Viewer viewer, @Valid @RequestBody ModelRequest body) {
@@ -93,6 +103,7 @@ class ModelsController {
         return models.tried(viewer, body.fileId(), body.version().details());
     }
 
+    /** Changes a model, and adds a version where words are given. */
     @PutMapping("/api/set-up/letter-models/{id}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void change(Viewer viewer, @PathVariable UUID id, @Valid @RequestBody ModelRequest body) {

@@ -1,7 +1,9 @@
 package app.denfold.server.letters.writing;
 
+import app.denfold.core.letters.FillLetter;
 import app.denfold.core.letters.FillLetter.Letter;
 import app.denfold.core.letters.RichText;
+import app.denfold.paper.forms.FilledForm;
 import app.denfold.paper.letters.LetterHead;
 import app.denfold.paper.worker.PaperWorkers;
 import app.denfold.paper.worker.WorkerFailed;
@@ -9,6 +11,8 @@ import app.denfold.paper.worker.WorkerLost;
 import app.denfold.server.access.secrets.Secrets;
 import app.denfold.server.commits.OutsideTransactions;
 import app.denfold.server.content.Contents;
+import app.denfold.server.letters.KeptFormRepository;
+import app.denfold.server.letters.ModelWords;
 import app.denfold.server.practice.PracticeLook;
 import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.problems.NotNow;
@@ -19,6 +23,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 
 /** Lays letters out as PDF, in a worker. */
@@ -27,29 +33,60 @@ class LayOutLetters {
 
     private final PaperWorkers workers;
     private final Contents contents;
+    private final KeptFormRepository forms;
     private final PracticeSettings settings;
 
-    LayOutLetters(PaperWorkers quickWorkers, Contents contents, PracticeSettings settings) {
+    LayOutLetters(PaperWorkers quickWorkers, Contents contents, KeptFormRepository forms, PracticeSettings settings) {
         this.workers = quickWorkers;
         this.contents = contents;
+        this.forms = forms;
         this.settings = settings;
     }
 
-    /** A letter to be laid out. @param title what the document is called @param language an IETF tag */
-    record Wanted(List<RichText> content, LetterHead head, String title, String language) {}
+    /** What is to be laid out. */
+    sealed interface Wanted {}
 
-    Wanted wanted(Letter letter, String title, String language) {
+    /** A letter. @param title what the document is called @param language an IETF tag */
+    record OnPages(List<RichText> content, LetterHead head, String title, String language) implements Wanted {}
+
+    /** A form that is filled in. */
+    record InForm(String sha256, List<FilledForm.Value> values, boolean leaveOpen) implements Wanted {}
+
+    Wanted wanted(Letter letter, ModelWords words, String title, String language) {
+        if (words.form() != null) {
+            return inForm(letter, words.form());
+        }
         PracticeLook look = settings.look();
         byte[] mark = settings.mark().orElse(new byte[0]);
         LetterHead head = new LetterHead(look.name(), look.address(), look.colour(), mark);
-        return new Wanted(letter.content(), head, title, language);
+        return new OnPages(letter.content(), head, title, language);
     }
 
-    /** By which it is known whether two letters are laid out alike. */
+    private InForm inForm(Letter letter, ModelWords.OnForm form) {
+        Map<String, String> texts =
+                letter.blocks().stream().collect(Collectors.toMap(f -> f.block().id(), FillLetter.Filled::plain));
+        List<FilledForm.Value> values = form.boxes().stream()
+                .map(b -> new FilledForm.Value(
+                        b.field(),
+                        b.kind(),
+                        b.tickedIf(),
+                        b.page(),
+                        b.left(),
+                        b.top(),
+                        b.width(),
+                        b.height(),
+                        texts.getOrDefault(b.block(), "")))
+                .toList();
+        return new InForm(forms.findById(form.formId()).orElseThrow().sha256(), values, form.leaveOpen());
+    }
+
+    /** By which it is known whether two are laid out alike. */
     static String key(Wanted wanted) {
-        String all = wanted.content + "|" + wanted.head.name() + "|" + wanted.head.address() + "|"
-                + wanted.head.colour() + "|" + Arrays.hashCode(wanted.head.mark()) + "|" + wanted.title + "|"
-                + wanted.language;
+        String all = wanted instanceof OnPages letter
+                ? letter.content + "|" + letter.head.name() + "|" + letter.head.address() + "|"
+                        + letter.head.colour() + "|" + Arrays.hashCode(letter.head.mark()) + "|" + letter.title + "|"
+                        + letter.language
+                : wanted.toString();
         return Secrets.sha256(all.getBytes(StandardCharsets.UTF_8));
     }
 
@@ -59,19 +96,27 @@ class LayOutLetters {
         try {
             Path pdf = Files.createTempFile("letter", ".pdf");
             try {
-                int pages = workers.letter(wanted.content, wanted.head, wanted.title, wanted.language, pdf);
+                int pages = to(pdf, wanted);
                 return contents.made(pdf, pages);
             } finally {
                 Files.deleteIfExists(pdf);
             }
         } catch (WorkerFailed tooMuch) {
-            throw Refusal.conflict("no-letter", "The letter cannot be laid out: " + tooMuch.getMessage() + ".");
+            throw Refusal.conflict("no-letter", "It cannot be laid out: " + tooMuch.getMessage() + ".");
         } catch (WorkerLost ended) {
             throw NotNow.noAnswer(
-                    "The letter could not be laid out just now: " + ended.getMessage() + ". Try again in a moment.",
-                    ended);
+                    "It could not be laid out just now: " + ended.getMessage() + ". Try again in a moment.", ended);
         } catch (IOException failed) {
             throw NotNow.notStored("The letter", failed);
         }
+    }
+
+    private int to(Path pdf, Wanted wanted) throws IOException {
+        if (wanted instanceof InForm form) {
+            return workers.fillForm(
+                    contents.wholeFile(contents.content(form.sha256)), form.values, form.leaveOpen, pdf);
+        }
+        OnPages letter = (OnPages) wanted;
+        return workers.letter(letter.content, letter.head, letter.title, letter.language, pdf);
     }
 }

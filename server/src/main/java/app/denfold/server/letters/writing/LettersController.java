@@ -28,11 +28,13 @@ class LettersController {
 
     private final WriteLetters write;
     private final ShowLetters show;
+    private final KeepAnswers keep;
     private final Download download;
 
-    LettersController(WriteLetters write, ShowLetters show, Download download) {
+    LettersController(WriteLetters write, ShowLetters show, KeepAnswers keep, Download download) {
         this.write = write;
         this.show = show;
+        this.keep = keep;
         this.download = download;
     }
 
@@ -48,6 +50,9 @@ class LettersController {
     record WritingRequest(int changes, @NotNull @Valid WrittenSoFar writing) {}
 
     record WritingAnswer(int changes) {}
+
+    /** @param name of what was answered, as the letter is told it */
+    record KeepAnswerRequest(int changes, @NotNull String name) {}
 
     record FileLetterRequest(int changes) {}
 
@@ -85,6 +90,12 @@ class LettersController {
     @PutMapping("/api/letters/{id}")
     WritingAnswer write(Viewer viewer, @PathVariable UUID id, @Valid @RequestBody WritingRequest body) {
         return new WritingAnswer(write.write(viewer, id, body.changes(), body.writing()));
+    }
+
+    /** Tells the file what was answered, from today on. */
+    @PostMapping("/api/letters/{id}/kept-answers")
+    WritingAnswer keep(Viewer viewer, @PathVariable UUID id, @Valid @RequestBody KeepAnswerRequest body) {
+        return new WritingAnswer(keep.keep(viewer, id, body.changes(), body.name()));
     }
 
     /** Lays the letter out as it stands. */

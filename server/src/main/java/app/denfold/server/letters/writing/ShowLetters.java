@@ -139,6 +139,7 @@ class ShowLetters {
      *
      * @param answer what was answered; null when nothing was
      * @param problem why the answer cannot stand; null when it can
+     * @param keepable whether the file can keep the answer
      */
     record AskAnswer(
             String name,
@@ -146,7 +147,8 @@ class ShowLetters {
             AskedFor.Kind kind,
             boolean mustBeKnown,
             @Nullable String answer,
-            @Nullable String problem) {}
+            @Nullable String problem,
+            boolean keepable) {}
 
     /** @param changes how often it was changed, which a change of it has to name @param ready whether it can be filed */
     record LetterAnswer(
@@ -182,7 +184,7 @@ class ShowLetters {
                 written.version().language(),
                 draft.effectiveOn(),
                 written.letter().isReady(),
-                asks(written),
+                asks(written, draft.documentId() == null ? names.keepable(viewer, written.file()) : Set.of()),
                 written.letter().blocks().stream().map(b -> block(b, draft)).toList(),
                 draft.writing(),
                 draft.byName(),
@@ -211,7 +213,7 @@ class ShowLetters {
     }
 
     /** What is asked always, then what is missing besides; what was answered stays, so that it can be changed. */
-    private List<AskAnswer> asks(Written written) {
+    private List<AskAnswer> asks(Written written, Set<String> keepable) {
         Map<String, String> answers = written.draft().writing().answers();
         Map<String, FillLetter.Missing> missing = written.letter().missing().stream()
                 .collect(Collectors.toMap(FillLetter.Missing::name, Function.identity()));
@@ -243,7 +245,8 @@ class ShowLetters {
                             kinds.getOrDefault(name, AskedFor.Kind.TEXT),
                             open != null && open.mustBeKnown(),
                             answers.get(name),
-                            open == null ? null : open.problem());
+                            open == null ? null : open.problem(),
+                            keepable.contains(name));
                 })
                 .toList();
     }

@@ -162,12 +162,17 @@ class WriteLetters {
     /** @param changes as the writer read it @throws Refusal when somebody else changed it since, or it is filed */
     @Transactional
     public int write(Viewer viewer, UUID id, int changes, WrittenSoFar writing) {
-        viewer.requireChange();
-        DraftLetter draft = open(viewer, draft(viewer, id), changes);
+        DraftLetter draft = toChange(viewer, id, changes);
         writing.asWriting();
         draft.write(writing, viewer, calendar.now());
         letters.save(draft);
         return changes + 1;
+    }
+
+    /** One that is written on. @param changes as the writer read it */
+    DraftLetter toChange(Viewer viewer, UUID id, int changes) {
+        viewer.requireChange();
+        return open(viewer, draft(viewer, id), changes);
     }
 
     private static DraftLetter open(Viewer viewer, DraftLetter draft, int changes) {
@@ -203,7 +208,7 @@ class WriteLetters {
     }
 
     private LayOutLetters.Wanted wanted(Written written) {
-        return layOut.wanted(written.letter, written.model.name(), written.version.language());
+        return layOut.wanted(written.letter, written.version.words(), written.model.name(), written.version.language());
     }
 
     private String show(UUID id, String key, Contents.Prepared made) {

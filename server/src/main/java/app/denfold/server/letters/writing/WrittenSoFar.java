@@ -27,6 +27,13 @@ record WrittenSoFar(
 
     private static final int MOST = 500;
 
+    /** The same with an answer less. */
+    WrittenSoFar without(String name) {
+        Map<String, String> others = new HashMap<>(answers);
+        others.remove(name);
+        return new WrittenSoFar(others, leftOut, corrected);
+    }
+
     /** @throws Refusal in words, when it cannot be so */
     Writing asWriting() {
         if (answers.size() > MOST || leftOut.size() > MOST || corrected.size() > MOST) {

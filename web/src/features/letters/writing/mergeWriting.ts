@@ -1,4 +1,4 @@
-import type { Shape } from "../../api/client";
+import type { Shape } from "../../../api/client";
 
 type Writing = Shape<"WrittenSoFar">;
 

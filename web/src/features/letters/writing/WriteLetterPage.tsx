@@ -2,18 +2,19 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, Button, Checkbox, Modal, Popconfirm } from "antd";
 import { useEffect, useRef, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { answer, api, done, type Shape, wordsOf } from "../../api/client";
-import { day } from "../../ui/days";
-import { Pages } from "../../ui/Pages";
-import { Loaded } from "../../ui/Quiet";
-import { Where } from "../../ui/Where";
-import { useMayChange } from "../asof/asOf";
-import { AskField } from "./AskField";
-import { type Letter, languageName, letterOptions, type Piece } from "./letterQueries";
+import { answer, api, done, type Shape, wordsOf } from "../../../api/client";
+import { day } from "../../../ui/days";
+import { Pages } from "../../../ui/Pages";
+import { Loaded } from "../../../ui/Quiet";
+import { Where } from "../../../ui/Where";
+import { useMayChange } from "../../asof/asOf";
+import { AskField } from "../AskField";
+import { type Letter, languageName, letterOptions, type Piece } from "../letterQueries";
+import { RichEditor } from "../RichEditor";
+import { firstWords } from "../richText";
+import { AfterFiling } from "./AfterFiling";
 import { mergeWriting } from "./mergeWriting";
-import { RichEditor } from "./RichEditor";
-import { firstWords } from "./richText";
-import "./letters.css";
+import "../letters.css";
 
 const PAGE_WIDTH = 720;
 
@@ -46,12 +47,22 @@ function Write({ letter }: { letter: Letter }) {
   const file = useMutation({
     mutationFn: async () =>
       answer(api.POST("/api/letters/{id}/filing", { params, body: { changes: await keepNow() } })),
-    onSuccess: ({ documentId, name }) => {
-      message.success(`Filed as “${name}”.`);
+    onSuccess: () => {
       queries.invalidateQueries({ queryKey: ["letters"] });
       queries.invalidateQueries({ queryKey: ["files"] });
-      navigate(`/files/${letter.fileId}?${new URLSearchParams({ view: "read", paper: documentId })}`);
     },
+  });
+  const keepInFile = useMutation({
+    mutationFn: async ({ name }: { name: string; label: string }) =>
+      answer(
+        api.POST("/api/letters/{id}/kept-answers", { params, body: { changes: await keepNow(), name } }),
+      ),
+    onSuccess: (_, { label }) => {
+      message.success(`Saved in the file: ${label}.`);
+      queries.invalidateQueries({ queryKey: ["files"] });
+      return takeUp();
+    },
+    onError: (error) => message.error(wordsOf(error)),
   });
   const discard = useMutation({
     mutationFn: () => done(api.DELETE("/api/letters/{id}", { params })),
@@ -78,18 +89,7 @@ function Write({ letter }: { letter: Letter }) {
             version {letter.version}
           </div>
         </div>
-        {letter.documentId && (
-          <Alert
-            type="info"
-            title={
-              <Link
-                to={`/files/${letter.fileId}?${new URLSearchParams({ view: "read", paper: letter.documentId })}`}
-              >
-                This letter is filed. Open its paper
-              </Link>
-            }
-          />
-        )}
+        {letter.documentId && <AfterFiling documentId={letter.documentId} />}
         {letter.asks.length > 0 && <h2>Asked for</h2>}
         {letter.asks.map((ask) => (
           <AskField
@@ -98,6 +98,11 @@ function Write({ letter }: { letter: Letter }) {
             value={writing.answers[ask.name] ?? ""}
             mayChange={mayChange}
             onChange={(value) => set({ answers: { ...writing.answers, [ask.name]: value } })}
+            onKeep={
+              mayChange && ask.keepable && writing.answers[ask.name]?.trim()
+                ? () => keepInFile.mutate(ask)
+                : undefined
+            }
           />
         ))}
         <h2>Parts</h2>

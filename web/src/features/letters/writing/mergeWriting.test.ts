@@ -1,5 +1,5 @@
 import { expect, test } from "vitest";
-import type { Piece } from "./letterQueries";
+import type { Piece } from "../letterQueries";
 import { mergeWriting } from "./mergeWriting";
 
 const words = (text: string): Piece[] => [{ type: "PARAGRAPH", content: [{ type: "WORDS", text }] }];

@@ -1,10 +1,10 @@
 import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import { Route, Routes } from "react-router";
 import { afterEach, expect, test } from "vitest";
-import { OTTILIE, PRACTICE, Refusal, serve, show } from "../../testing/screen";
-import { LettersPage } from "./LettersPage";
-import type { Letter } from "./letterQueries";
-import { NewLetterModal } from "./NewLetterModal";
+import { OTTILIE, PRACTICE, Refusal, serve, show } from "../../../testing/screen";
+import { LettersPage } from "../LettersPage";
+import type { Letter } from "../letterQueries";
+import { NewLetterModal } from "../NewLetterModal";
 import { WriteLetterPage } from "./WriteLetterPage";
 
 afterEach(cleanup);
@@ -32,7 +32,7 @@ const LETTER: Letter = {
   language: "en-GB",
   effectiveOn: "2026-12-01",
   ready: false,
-  asks: [{ name: "ask.fee", label: "Monthly fee", kind: "NUMBER", mustBeKnown: true }],
+  asks: [{ name: "ask.fee", label: "Monthly fee", kind: "NUMBER", mustBeKnown: true, keepable: false }],
   blocks: [
     block("greeting", { locked: false }),
     block("thanks", { optional: true, name: "Thanks" }),
@@ -41,6 +41,19 @@ const LETTER: Letter = {
   writing: { answers: {}, leftOut: [], corrected: {} },
   by: "Ottilie Brandmoor",
   changedAt: "2026-11-30T10:00:00Z",
+};
+
+const PAPER = {
+  id: "d1",
+  fileId: "f1",
+  name: "Contract, Penhallow E",
+  needsReview: false,
+  reviewers: [],
+  unsignedBy: [
+    { role: "employee", label: "employee" },
+    { role: "director", label: "director" },
+  ],
+  versions: [{ number: 1, pages: 2 }],
 };
 
 function write(letter: Letter, more: object = {}) {
@@ -76,14 +89,60 @@ test("what is missing is asked, what is typed is kept by itself, and the paper s
   expect(screen.getAllByRole("button", { name: /^Correct/ })).toHaveLength(1);
 });
 
-test("a letter that is whole is filed as it was last written", async () => {
+test("a letter that is whole is filed as it was last written, and says what its paper still needs", async () => {
+  let isFiled = false;
   const calls = write(
     { ...LETTER, ready: true, asks: [] },
-    { "POST /api/letters/l1/filing": { documentId: "d1", name: "Contract, Penhallow E" } },
+    {
+      "GET /api/letters/l1": () => ({
+        ...LETTER,
+        ready: true,
+        asks: [],
+        ...(isFiled ? { documentId: "d1" } : {}),
+      }),
+      "POST /api/letters/l1/filing": () => {
+        isFiled = true;
+        return { documentId: "d1", name: "Contract, Penhallow E" };
+      },
+      "GET /api/documents/d1": PAPER,
+      "GET /api/documents/d1/standing": { stage: "COMPLETE", receivers: [], wantsCheck: false },
+    },
   );
   fireEvent.click(await screen.findByRole("button", { name: "File it" }));
-  expect(await screen.findByText("elsewhere")).toBeTruthy();
+  expect(await screen.findByText("Still to be signed by employee and director.")).toBeTruthy();
+  expect(screen.getByRole("link", { name: "“Contract, Penhallow E”" })).toBeTruthy();
+  expect(screen.getByRole("button", { name: "Ask for signatures" })).toBeTruthy();
+  expect(screen.queryByRole("button", { name: "File it" })).toBeNull();
   expect(calls.find((c) => c.path.endsWith("/filing"))?.body).toEqual({ changes: 3 });
+  fireEvent.click(screen.getByRole("button", { name: "Print" }));
+  expect(await screen.findByText("Who is it for?")).toBeTruthy();
+});
+
+test("an answer that the file lacks is saved there too", async () => {
+  let isKept = false;
+  const ask = {
+    name: "fact.horse",
+    label: "Horse",
+    kind: "TEXT" as const,
+    mustBeKnown: true,
+    keepable: true,
+  };
+  const answered = { ...LETTER.writing, answers: { "fact.horse": "Bramble" } };
+  const calls = write(LETTER, {
+    "GET /api/letters/l1": () =>
+      isKept ? { ...LETTER, changes: 5, asks: [] } : { ...LETTER, asks: [ask], writing: answered },
+    "POST /api/letters/l1/kept-answers": () => {
+      isKept = true;
+      return { changes: 5 };
+    },
+    "PUT /api/letters/l1": { changes: 6 },
+  });
+  fireEvent.click(await screen.findByRole("button", { name: "Save Horse in the file too" }));
+  await waitFor(() => expect(screen.queryByLabelText(/Horse/)).toBeNull());
+  expect(calls.find((c) => c.path.endsWith("/kept-answers"))?.body).toEqual({
+    changes: 3,
+    name: "fact.horse",
+  });
 });
 
 test("whoever comes too late is told, and takes up what both have written", async () => {
@@ -113,8 +172,20 @@ test("whoever comes too late is told, and takes up what both have written", asyn
 });
 
 test("a letter that is filed leads to its paper and is not changed any more", async () => {
-  write({ ...LETTER, documentId: "d1" });
-  expect(await screen.findByText(/This letter is filed/)).toBeTruthy();
+  write(
+    { ...LETTER, documentId: "d1" },
+    {
+      "GET /api/documents/d1": {
+        ...PAPER,
+        unsignedBy: [],
+        needsReview: true,
+        reviewers: ["Zuri Mbeya-Holt"],
+      },
+      "GET /api/documents/d1/standing": { stage: "COMPLETE", receivers: [], wantsCheck: false },
+    },
+  );
+  expect(await screen.findByText(/Zuri Mbeya-Holt will be asked to accept it/)).toBeTruthy();
+  expect(screen.queryByRole("button", { name: "Ask for signatures" })).toBeNull();
   expect(screen.queryByRole("button", { name: "File it" })).toBeNull();
   expect(screen.getByLabelText(/Monthly fee/)).toHaveProperty("disabled", true);
 });
