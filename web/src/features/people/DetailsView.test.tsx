@@ -111,3 +111,29 @@ test("a file of the practice's own has one name, and a new place joins the choic
     person: { familyName: "Lower Stables", givenName: "", facts: { place: "Quarry Meadow" } },
   });
 });
+
+test("somebody becomes one of another kind from a day on", async () => {
+  const calls = details({
+    "GET /api/kinds": [
+      { code: "employee", label: "Employee", plural: "Employees", subject: "PERSON", facts: [] },
+      { code: "client", label: "Client", plural: "Clients", subject: "PERSON", facts: [] },
+      { code: "yard", label: "Place", plural: "Places", subject: "PRACTICE", facts: [] },
+    ],
+    "POST /api/files/f1/kind": { ...FILE, kind: "client", kindLabel: "Client", number: "C-0071" },
+  });
+  await ready();
+  fireEvent.click(await screen.findByRole("button", { name: "Becomes another kind …" }));
+  expect(screen.getByRole("button", { name: "Make it so" })).toHaveProperty("disabled", true);
+  fireEvent.mouseDown(screen.getByRole("combobox", { name: "Becomes" }));
+  fireEvent.click(await screen.findByTitle("Client"));
+  expect(screen.queryByTitle("Place")).toBeNull();
+  fireEvent.change(screen.getByLabelText("from"), { target: { value: "1 Dec 2026" } });
+  fireEvent.blur(screen.getByLabelText("from"));
+  fireEvent.click(screen.getByRole("button", { name: "Make it so" }));
+  expect(await screen.findByText("Tamsin Korhola is Client C-0071 now.")).toBeTruthy();
+  expect(calls.find((c) => c.method === "POST")?.body).toEqual({
+    version: 4,
+    kind: "client",
+    startsOn: "2026-12-01",
+  });
+});

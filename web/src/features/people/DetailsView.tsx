@@ -4,6 +4,7 @@ import { answer, api, fieldWords, type Shape, wordsOf } from "../../api/client";
 import { DraftNote } from "../../ui/DraftNote";
 import { useFormDraft } from "../../ui/useFormDraft";
 import { useMayChange } from "../asof/asOf";
+import { BecomeKind } from "./BecomeKind";
 import { trailOptions } from "./fileQueries";
 import { PersonFields, type PersonValues, personDetails } from "./PersonFields";
 
@@ -48,9 +49,12 @@ export function DetailsView({ file }: { file: Shape<"FileAnswer"> }) {
           errors={(field) => fieldWords(save.error, field)}
         />
         {save.error && <Alert type="error" title={wordsOf(save.error)} style={{ marginBottom: 12 }} />}
-        <Button type="primary" htmlType="submit" loading={save.isPending}>
-          Save
-        </Button>
+        <div className="buttons">
+          <Button type="primary" htmlType="submit" loading={save.isPending}>
+            Save
+          </Button>
+          {mayChange && <BecomeKind file={file} version={file.version} />}
+        </div>
       </Form>
     </div>
   );

@@ -3,10 +3,13 @@ package app.denfold.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.denfold.server.Papers;
 import com.jayway.jsonpath.JsonPath;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
@@ -14,7 +17,7 @@ import org.junit.jupiter.api.io.TempDir;
 
 /**
  * An agreement is written by its model: what is missing is asked, a part corrected, the paper looked at and filed; then the
- * model gets other words, and the old letter still says by which it was written.
+ * model gets other words, and the old letter still says by which it was written. A form of others is bound and filled in.
  */
 class LettersWayTest {
 
@@ -42,7 +45,9 @@ class LettersWayTest {
             page.navigate(letter);
             assertThat(page.getByText("version 1", new Page.GetByTextOptions().setExact(false)))
                     .isVisible();
-            assertThat(page.getByText("This letter is filed. Open its paper")).isVisible();
+            assertThat(page.getByText(Pattern.compile("^Filed as"))).isVisible();
+            bindsAForm();
+            fillsTheFormIn(server.address());
             assertThat(accessibility.faults()).isEmpty();
         }
     }
@@ -96,10 +101,19 @@ class LettersWayTest {
         assertThat(page.getByText("Saved", new Page.GetByTextOptions().setExact(true)))
                 .isVisible();
         desk.button("File it").click();
-        assertThat(page.getByText(Pattern.compile("^Filed as “Livery agreement")))
-                .isVisible();
+        assertThat(page.getByText("Still to be signed by owner and yard.")).isVisible();
+        accessibility.look(page);
+        desk.button("Ask for signatures").click();
+        Locator asked = page.getByRole(AriaRole.DIALOG);
+        // each of the lines that the model has is found, and is proposed to whom it belongs
+        assertThat(asked.getByRole(
+                        AriaRole.BUTTON,
+                        new Locator.GetByRoleOptions().setName(Pattern.compile("^Signature of .*page 1"))))
+                .hasCount(2);
+        page.keyboard().press("Escape");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^“Livery agreement")))
+                .click();
         page.waitForURL("**/files/**");
-        assertThat(desk.button("Ask for signatures").first()).isVisible();
         // it is read and found by its words like any other paper
         page.waitForCondition(() -> words().contains("Hay is brought by the owner."));
         assertThat(words()).contains("€3,840.00").doesNotContain("trailer");
@@ -125,5 +139,51 @@ class LettersWayTest {
         desk.button("Save as a new version").click();
         assertThat(page.getByText(Pattern.compile("^Saved\\. Letters begun"))).isVisible();
         assertThat(page.getByText(Pattern.compile("^Version 2"))).isVisible();
+    }
+
+    private void bindsAForm() throws IOException {
+        page.navigate("/set-up/models/new");
+        page.getByLabel("Name of the model").fill("Claim for Hallam Insurance");
+        choose("model-type", "Letter");
+        choose("model-kinds", "Clients");
+        page.keyboard().press("Escape");
+        page.getByLabel("Choose the form")
+                .setInputFiles(new FilePayload(
+                        "claim.pdf", "application/pdf", Papers.form("Claim for Hallam Insurance", "insured", "")));
+        desk.button("insured, page 1").click();
+        page.getByLabel("What stands here?").fill("person.name");
+        page.getByText("must be known before it is filed").click();
+        // where the form has no field one is placed with a click
+        page.locator(".form-pages .page-sheet").first().click(new Locator.ClickOptions().setPosition(200, 300));
+        page.getByLabel("What it is called").fill("Number of the policy");
+        page.getByLabel("What stands here?").fill("fact.horse");
+        accessibility.look(page);
+        desk.button("Save as a new version").click();
+        assertThat(page.getByText(Pattern.compile("^Saved\\. Letters begun"))).isVisible();
+    }
+
+    private void choose(String field, String label) {
+        page.locator("#" + field).click();
+        page.locator(".ant-select-item-option[title='" + label + "']").last().click();
+    }
+
+    private void fillsTheFormIn(String address) {
+        String board = page.request().get(address + "/api/board?kind=client").text();
+        page.navigate("/files/" + JsonPath.<String>read(board, "$.rows[0].id"));
+        desk.button("Add something else").click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("A letter we write…"))
+                .click();
+        page.getByRole(AriaRole.DIALOG).getByText("Livery agreement").first().waitFor();
+        choose("letter-model", "Claim for Hallam Insurance (Letter)");
+        desk.inDialog("Write it").click();
+        page.waitForURL("**/letters/*");
+        assertThat(page.locator(".letter-pages img").first()).isVisible();
+        desk.button("File it").click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("^“Letter")))
+                .click();
+        page.waitForURL("**/files/**");
+        String person = JsonPath.read(board, "$.rows[0].name");
+        page.waitForCondition(() -> words().contains(person));
+        assertThat(words()).contains("Claim for Hallam Insurance");
     }
 }

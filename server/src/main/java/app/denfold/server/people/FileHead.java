@@ -23,12 +23,14 @@ import org.springframework.transaction.annotation.Transactional;
 class FileHead {
 
     private final PersonFiles files;
+    private final BecomeKind becomeKind;
     private final Kinds kinds;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
 
-    FileHead(PersonFiles files, Kinds kinds, AuditTrail trail, PracticeCalendar calendar) {
+    FileHead(PersonFiles files, BecomeKind becomeKind, Kinds kinds, AuditTrail trail, PracticeCalendar calendar) {
         this.files = files;
+        this.becomeKind = becomeKind;
         this.kinds = kinds;
         this.trail = trail;
         this.calendar = calendar;
@@ -93,6 +95,11 @@ class FileHead {
     @Transactional
     FileAnswer change(Viewer viewer, UUID id, int version, PersonDetails person) {
         return answer(viewer, files.change(viewer, id, version, person));
+    }
+
+    @Transactional
+    FileAnswer become(Viewer viewer, UUID id, int version, String kind, LocalDate startsOn) {
+        return answer(viewer, becomeKind.become(viewer, id, version, kind, startsOn));
     }
 
     private static List<FactDefinition> visible(Viewer viewer, PersonKind kind) {

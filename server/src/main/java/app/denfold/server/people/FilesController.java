@@ -44,6 +44,12 @@ class FilesController {
 
     record ChangedFile(int version, @Valid @NotNull PersonDetails person) {}
 
+    /** @param startsOn first day on which anything is asked of it as one of the new kind */
+    record BecomeRequest(
+            int version,
+            @NotNull String kind,
+            @NotNull(message = "is needed") LocalDate startsOn) {}
+
     @GetMapping("/api/kinds")
     List<FileHead.KindAnswer> kinds(Viewer viewer) {
         return head.kinds(viewer);
@@ -74,5 +80,11 @@ class FilesController {
     @PutMapping("/api/files/{id}")
     FileHead.FileAnswer change(Viewer viewer, @PathVariable UUID id, @Valid @RequestBody ChangedFile body) {
         return head.change(viewer, id, body.version(), body.person());
+    }
+
+    /** Makes it a file of another kind, with all its papers. */
+    @PostMapping("/api/files/{id}/kind")
+    FileHead.FileAnswer become(Viewer viewer, @PathVariable UUID id, @Valid @RequestBody BecomeRequest body) {
+        return head.become(viewer, id, body.version(), body.kind(), body.startsOn());
     }
 }

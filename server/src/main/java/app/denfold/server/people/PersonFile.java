@@ -170,6 +170,35 @@ public class PersonFile {
         spans.forEach(span -> activeSpans.add(KeptSpan.of(span)));
     }
 
+    /**
+     * Is of another kind from now on; found by the old number too.
+     *
+     * @param shared names of facts that stay; the others end the day before
+     */
+    void become(String otherKind, String otherNumber, List<String> shared, LocalDate startsOn, Instant now) {
+        List<String> known = new ArrayList<>(identifiers);
+        known.add(number);
+        this.identifiers = known;
+        this.kind = otherKind;
+        this.number = otherNumber;
+        keep(List.of(new ActiveSpan(startsOn, null)));
+        factsOn(startsOn).keySet().stream()
+                .filter(name -> !shared.contains(name))
+                .forEach(name -> endFact(name, startsOn));
+        facts.removeIf(f -> !shared.contains(f.name())
+                && f.fromDay() != null
+                && !f.fromDay().isBefore(startsOn));
+        this.lastActivityAt = now;
+        this.searchText = SearchText.of(this);
+    }
+
+    /** Facts that named somebody by one number name him by another. */
+    void renumber(List<String> names, String before, String after) {
+        facts.replaceAll(f -> names.contains(f.name()) && f.value().equals(before)
+                ? new Fact(f.name(), after, f.fromDay(), f.toDay())
+                : f);
+    }
+
     void mergeInto(@Nullable UUID kept) {
         this.mergedInto = kept;
     }

@@ -68,6 +68,10 @@ interface PersonFileRepository extends CrudRepository<PersonFile, UUID> {
     @Query(value = "select id from person_file where id in (:ids) order by id for no key update", nativeQuery = true)
     List<UUID> lockByIds(Collection<UUID> ids);
 
+    /** Those that name somebody by his number in one of these facts. */
+    @Query("select distinct f from PersonFile f join f.facts x where x.value = :number and x.name in :facts")
+    List<PersonFile> findEverNaming(String number, Collection<String> facts);
+
     @Query("select f.id, f.kind, f.birthDate from PersonFile f where f.id in :ids")
     List<Object[]> findForRules(Collection<UUID> ids);
 

@@ -459,9 +459,11 @@ class LettersTest {
                 .as(proposal.body())
                 .containsExactlyInAnyOrder("director", "employee");
         double director = proposal.<List<Number>>at("$.fields[?(@.field.role=='director')].field.top")
-                .get(0).doubleValue();
+                .get(0)
+                .doubleValue();
         double employee = proposal.<List<Number>>at("$.fields[?(@.field.role=='employee')].field.top")
-                .get(0).doubleValue();
+                .get(0)
+                .doubleValue();
         assertThat(director).as("each over its own line").isLessThan(employee);
     }
 }

@@ -173,6 +173,7 @@ final class RightsTable {
             PUT     /api/files/{id}/guests/{accountId}                         CHANGE
             POST    /api/files/{id}/guests/{accountId}/invitation              CHANGE
             GET     /api/files/{id}/kind                                       LOOK
+            POST    /api/files/{id}/kind                                       CHANGE
             GET     /api/files/{id}/ledger                                     LOOK       COVERAGE
             GET     /api/files/{id}/letters                                    LOOK
             POST    /api/files/{id}/letters                                    CHANGE
