@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, AutoComplete, Button, Input, Select } from "antd";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { useNavigate } from "react-router";
 import { answer, api, done, fieldWords, type Shape, wordsOf } from "../../../api/client";
 import { DayField } from "../../../ui/DayField";
@@ -15,8 +15,8 @@ import { kindsOptions } from "../../people/fileQueries";
 import { languageName, type Model, modelsOptions, namesOptions, versionOptions } from "../letterQueries";
 import { firstWords } from "../richText";
 import { BlockEditor } from "./BlockEditor";
+import { ChooseForm } from "./ChooseForm";
 import { FormEditor } from "./FormEditor";
-import { wordsFor } from "./formDraft";
 import { draftOf, emptyBlock, type ModelDraft, nextId } from "./modelDraft";
 import { TryModel } from "./TryModel";
 import { VersionChanges } from "./VersionChanges";
@@ -203,13 +203,16 @@ function Edit({ model, first, shown, onShow }: EditProps) {
           <Button onClick={() => setWords({ blocks: [...blocks, emptyBlock(nextId(blocks))] })}>
             Add a part
           </Button>
-          {isEmpty(blocks) && <ChooseForm words={draft.words} onChange={setWords} />}
+          {isEmpty(blocks) && <ChooseForm words={draft.words} isNew={!model} onChange={setWords} />}
         </>
       )}
       {model && (
         <Versions model={model} shown={shown} onShow={onShow}>
           <Button size="small" loading={retire.isPending} onClick={() => retire.mutate(!model.retired)}>
             {model.retired ? "Use it again" : "No longer use it"}
+          </Button>{" "}
+          <Button size="small" href={`/api/letter-models/${model.id}/file`}>
+            Save it as a file
           </Button>
         </Versions>
       )}
@@ -221,43 +224,6 @@ function Edit({ model, first, shown, onShow }: EditProps) {
 /** Whether nothing was written yet. */
 function isEmpty(blocks: ModelDraft["words"]["blocks"]): boolean {
   return blocks.every((b) => firstWords(b.content) === "");
-}
-
-type ChooseFormProps = { words: ModelDraft["words"]; onChange: (words: ModelDraft["words"]) => void };
-
-/** A form of others in a letter's place. */
-function ChooseForm({ words, onChange }: ChooseFormProps) {
-  const picker = useRef<HTMLInputElement>(null);
-  const take = useMutation({
-    mutationFn: (file: File) => {
-      const body = new FormData();
-      body.append("file", file);
-      return answer(api.POST("/api/set-up/letter-forms", { body: { file: "" }, bodySerializer: () => body }));
-    },
-    onSuccess: (form) => onChange(wordsFor(form, words)),
-  });
-  return (
-    <div className="choose-form">
-      <Button loading={take.isPending} onClick={() => picker.current?.click()}>
-        Fill in a PDF form of others instead …
-      </Button>
-      <input
-        ref={picker}
-        type="file"
-        hidden
-        accept="application/pdf,.pdf"
-        aria-label="Choose the form"
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          e.target.value = "";
-          if (file) {
-            take.mutate(file);
-          }
-        }}
-      />
-      {take.error ? <Alert type="error" title={wordsOf(take.error)} /> : null}
-    </div>
-  );
 }
 
 /** The facts of all kinds, each name once. */

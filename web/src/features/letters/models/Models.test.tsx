@@ -224,3 +224,27 @@ test("a form of others is bound field by field, and places are put where it has 
     ["field-2", undefined, "TICK", "Stables"],
   ]);
 });
+
+test("a model goes out as a file and comes in from one, and what is none is said", async () => {
+  let isModel = false;
+  setUp(
+    {
+      "GET /api/letter-models": [MODEL],
+      "POST /api/set-up/letter-models/file": () =>
+        isModel ? { id: "m1" } : new Refusal(422, { detail: "“x.zip” is no file of a model." }),
+    },
+    "/set-up/models/new",
+  );
+  const choose = async () =>
+    fireEvent.change(await screen.findByLabelText("Choose the file of a model"), {
+      target: { files: [new File(["PK"], "x.zip")] },
+    });
+  await choose();
+  expect(await screen.findByText("“x.zip” is no file of a model.")).toBeTruthy();
+  isModel = true;
+  await choose();
+  expect(await screen.findByRole("link", { name: "Save it as a file" })).toHaveProperty(
+    "pathname",
+    "/api/letter-models/m1/file",
+  );
+});

@@ -47,7 +47,7 @@ export function SignLineButton({ editor, signers }: SignLineButtonProps) {
         </div>
       }
     >
-      <Button size="small">Line to sign on …</Button>
+      <Button size="small">Signature …</Button>
     </Popover>
   );
 }

@@ -16,11 +16,16 @@ import app.denfold.server.Api;
 import app.denfold.server.Papers;
 import app.denfold.server.ServerTest;
 import app.denfold.server.TestPractice;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 
@@ -134,5 +139,80 @@ class LetterFormsTest {
                 .contains("not known");
         assertThat(api.get("/api/letter-forms/{id}", UUID.randomUUID()).status())
                 .isEqualTo(404);
+    }
+
+    @Test
+    void aModelGoesOutAsAnOpenFileAndComesInAgain() throws Exception {
+        Api api = practice.administrator();
+        UUID form = form(api, "claim.pdf", Papers.form("Claim for Hallam Insurance", "insured", ""))
+                .id("$.id");
+        UUID model = model(api, "letter");
+        List<Object> blocks = List.of(block("insured", false, line(place("person.name", "PLAIN", true))));
+        version(api, model, "en-GB", TODAY, bound(form, blocks, List.of(at("insured", "insured", "TEXT", 1))));
+        version(
+                api,
+                model,
+                "de-AT",
+                TODAY,
+                Map.of("asks", List.of(), "blocks", List.of(block("a", true, line(words("Guten Tag"))))));
+        byte[] zip = api.get("/api/letter-models/{id}/file", model).bytes();
+        Api.Answer taken = api.upload("/api/set-up/letter-models/file", "model.zip", zip, Map.of());
+        assertThat(taken.status()).as(taken.body()).isEqualTo(201);
+        Api.Answer models = api.get("/api/letter-models");
+        String of = "$[?(@.id=='" + taken.id("$.id") + "')].";
+        assertThat(models.<List<String>>at(of + "versions[*].language")).containsExactly("en-GB", "de-AT");
+        String original =
+                models.<List<String>>at("$[?(@.id=='" + model + "')].name").get(0);
+        assertThat(models.<List<String>>at(of + "name")).containsExactly(original + " 2");
+        String first = models.<List<String>>at(of + "versions[0].id").get(0);
+        Api.Answer words = api.get("/api/letter-models/versions/{id}", first);
+        assertThat(words.id("$.words.form.formId")).isNotEqualTo(form);
+        UUID letter = begin(api, api.newEmployee("Takenin", null), taken.id("$.id"), "en-GB", TODAY)
+                .id("$.id");
+        assertThat(paper(api, file(api, letter, 0).id("$.documentId"))).contains("Tamsin Takenin");
+
+        for (byte[] wrong :
+                List.of("no zip".getBytes(StandardCharsets.UTF_8), zipped("{\"format\":\"x\"}"), zipped("["))) {
+            Api.Answer refused = api.upload("/api/set-up/letter-models/file", "model.zip", wrong, Map.of());
+            assertThat(refused.status()).isEqualTo(422);
+            assertThat(refused.<String>at("$.detail")).contains("is no file of a model");
+        }
+        String elsewhere = "{\"format\":\"den-fold-letter-model/1\",\"name\":\"Other\",\"type\":\"elsewhere\","
+                + "\"kinds\":[\"employee\"],\"versions\":[],\"forms\":[]}";
+        assertThat(api.upload("/api/set-up/letter-models/file", "model.zip", zipped(elsewhere), Map.of())
+                        .<String>at("$.detail"))
+                .contains("no document type elsewhere");
+        assertThat(practice.colleague(null, true, true)
+                        .upload("/api/set-up/letter-models/file", "model.zip", zip, Map.of())
+                        .status())
+                .isEqualTo(403);
+    }
+
+    @Test
+    void aTextDocumentIsWhatAModelBeginsWith() throws Exception {
+        Api api = practice.administrator();
+        byte[] rtf = "{\\rtf1\\ansi\\pard {\\b Agreement}\\par Between us and \\{person.name\\}.\\par}"
+                .getBytes(StandardCharsets.US_ASCII);
+        Api.Answer read = api.upload("/api/set-up/letter-models/words", "old.rtf", rtf, Map.of());
+        assertThat(read.<List<String>>at("$.pieces[*].content[*].type"))
+                .as(read.body())
+                .containsExactly("WORDS", "WORDS", "PLACE", "WORDS");
+        assertThat(read.<List<String>>at("$.pieces[0].content[0].marks")).containsExactly("BOLD");
+        assertThat(api.upload("/api/set-up/letter-models/words", "old.pdf", Papers.pdf("x"), Map.of())
+                        .<String>at("$.detail"))
+                .contains("is no text document");
+        assertThat(practice.colleague(null, true, true)
+                        .upload("/api/set-up/letter-models/words", "old.rtf", rtf, Map.of())
+                        .status())
+                .isEqualTo(403);
+    }
+
+    private static byte[] zipped(String json) throws IOException {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
+            zip.putNextEntry(new ZipEntry("model.json"));
+            zip.write(json.getBytes(StandardCharsets.UTF_8));
+        }
+        return bytes.toByteArray();
     }
 }

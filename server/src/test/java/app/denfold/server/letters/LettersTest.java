@@ -452,8 +452,6 @@ class LettersTest {
         UUID letter = begin(api, api.newEmployee("Signline", null), model, "en-GB", TODAY)
                 .id("$.id");
         UUID paper = file(api, letter, 0).id("$.documentId");
-        await().until(() ->
-                api.get("/api/documents/{id}/versions/1/text", paper).at("$.isRead"));
         Api.Answer proposal = api.get("/api/signature-requests/proposal?papers={p}", paper);
         assertThat(proposal.<List<String>>at("$.fields[*].field.role"))
                 .as(proposal.body())

@@ -228,6 +228,7 @@ final class RightsTable {
             GET     /api/letter-models                                         LOOK
             GET     /api/letter-models/versions/{id}                           LOOK
             GET     /api/letter-models/versions/{id}/changes                   LOOK
+            GET     /api/letter-models/{id}/file                               LOOK
             GET     /api/letter-names                                          LOOK
             GET     /api/letters                                               LOOK
             DELETE  /api/letters/{id}                                          CHANGE
@@ -337,7 +338,9 @@ final class RightsTable {
             PUT     /api/set-up/kinds/{code}                                   ADMINISTER
             POST    /api/set-up/letter-forms                                   ADMINISTER
             POST    /api/set-up/letter-models                                  ADMINISTER
+            POST    /api/set-up/letter-models/file                             ADMINISTER
             POST    /api/set-up/letter-models/try                              ADMINISTER
+            POST    /api/set-up/letter-models/words                            ADMINISTER
             PUT     /api/set-up/letter-models/{id}                             ADMINISTER
             POST    /api/set-up/letter-models/{id}/retirement                  ADMINISTER
             POST    /api/set-up/letter-models/{id}/versions                    ADMINISTER

@@ -40,17 +40,26 @@ class LibreOffice {
      * @throws Refusal when LibreOffice is missing, or cannot read the file in 90 s
      */
     Path layOut(Path file, Format format) throws IOException {
+        return converted(file, format, "pdf");
+    }
+
+    /**
+     * @param to ending of what it is made into
+     * @return the same in another format in a temporary file, which the caller deletes
+     * @throws Refusal when LibreOffice is missing, or cannot read the file in 90 s
+     */
+    Path converted(Path file, Format format, String to) throws IOException {
         try (WorkFolder folder = sandbox.folder()) {
             Path source = folder.receive(file, "paper." + format.ending());
             distrust(folder);
-            Process process = start(folder, source);
+            Process process = start(folder, source, to);
             if (!ended(process)) {
                 LOG.warn("An office file of {} bytes could not be laid out", Files.size(file));
                 throw notLaidOut();
             }
-            Path made = Files.createTempFile("laid-out", ".pdf");
+            Path made = Files.createTempFile("laid-out", "." + to);
             try {
-                folder.take("paper.pdf", made);
+                folder.take("paper." + to, made);
                 return made;
             } catch (IOException nothing) {
                 Files.deleteIfExists(made);
@@ -64,14 +73,14 @@ class LibreOffice {
                 "not-laid-out", "This file cannot be laid out as pages; its words are shown. Download it to see it.");
     }
 
-    private Process start(WorkFolder folder, Path source) throws IOException {
+    private Process start(WorkFolder folder, Path source, String to) throws IOException {
         List<String> whole = List.of(
                 command,
                 "-env:UserInstallation=" + folder.path().resolve("profile").toUri(),
                 "--headless",
                 "--norestore",
                 "--convert-to",
-                "pdf",
+                to,
                 "--outdir",
                 folder.path().toString(),
                 source.toString());

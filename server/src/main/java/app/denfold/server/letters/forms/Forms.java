@@ -24,7 +24,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** Takes PDF forms of others in, and says which fields they have. */
 @Service
-class Forms {
+public class Forms {
 
     private static final String PDF = "application/pdf";
 
@@ -51,14 +51,14 @@ class Forms {
     }
 
     /** @param fields those that can be filled in, in the order of the form; none of a flat one */
-    record FormAnswer(UUID id, String name, int pages, List<FormBox> fields) {
+    public record FormAnswer(UUID id, String name, int pages, List<FormBox> fields) {
         static FormAnswer of(KeptForm form) {
             return new FormAnswer(form.id(), form.name(), form.pages(), form.fields());
         }
     }
 
     /** @throws Refusal when the viewer is no administrator, or it is no PDF that can be filled in */
-    FormAnswer add(Viewer viewer, UploadedFile file) {
+    public FormAnswer add(Viewer viewer, UploadedFile file) {
         viewer.requireAdministrator();
         Contents.Prepared prepared = contents.prepare(file.path(), file.name());
         Content content = Objects.requireNonNull(transactions.execute(t -> taken(prepared, file.name())));

@@ -164,7 +164,8 @@ class Models {
                 CompareVersions.notes(older, version.words()));
     }
 
-    private KeptModel visible(Viewer viewer, UUID id) {
+    /** @throws Refusal when there is none, or the viewer may not see papers of its type */
+    KeptModel visible(Viewer viewer, UUID id) {
         return models.findById(id)
                 .filter(m -> viewer.maySee(List.of(m.type())))
                 .orElseThrow(() -> Refusal.notFound("model"));
@@ -218,6 +219,12 @@ class Models {
     /** Others that write versions of it wait, so that no number is given twice. */
     private UUID lock(UUID id) {
         return models.lock(id).map(KeptModel::id).orElseThrow(() -> Refusal.notFound("model"));
+    }
+
+    /** @throws Refusal when there cannot be such a model */
+    @Transactional(readOnly = true)
+    void check(ModelDetails details) {
+        checked(new UUID(0, 0), details);
     }
 
     private ModelDetails checked(UUID own, ModelDetails details) {

@@ -3,8 +3,11 @@ package app.denfold.server.letters.writing;
 import app.denfold.core.letters.FillLetter;
 import app.denfold.core.letters.FillLetter.Letter;
 import app.denfold.core.letters.RichText;
+import app.denfold.paper.Format;
 import app.denfold.paper.forms.FilledForm;
 import app.denfold.paper.letters.LetterHead;
+import app.denfold.paper.reading.PageFacts;
+import app.denfold.paper.reading.ReadPages;
 import app.denfold.paper.worker.PaperWorkers;
 import app.denfold.paper.worker.WorkerFailed;
 import app.denfold.paper.worker.WorkerLost;
@@ -21,6 +24,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -109,6 +113,25 @@ class LayOutLetters {
         } catch (IOException failed) {
             throw NotNow.notStored("The letter", failed);
         }
+    }
+
+    /**
+     * What stands on the pages of a letter, so that it is found, and its places to sign are known, as soon as it is filed.
+     *
+     * @return empty for a form, whose pages may be pictures, and where it is not possible at the moment: then it is read as
+     *     all papers are
+     */
+    List<PageFacts> read(Wanted wanted, String sha256) {
+        OutsideTransactions.require("reading a letter");
+        List<PageFacts> pages = new ArrayList<>();
+        if (wanted instanceof OnPages) {
+            try {
+                workers.read(contents.file(sha256), Format.PDF, ReadPages.Settings.codesOnly(), 1, pages::add);
+            } catch (IOException later) {
+                return List.of();
+            }
+        }
+        return pages;
     }
 
     private int to(Path pdf, Wanted wanted) throws IOException {

@@ -1,6 +1,7 @@
 package app.denfold.server.letters.writing;
 
 import app.denfold.core.letters.FillLetter.Letter;
+import app.denfold.paper.reading.PageFacts;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.audit.AuditEntry;
@@ -250,6 +251,7 @@ class WriteLetters {
         // what was found ready is what is filed: the pages that were looked at, unless the file knows something else by
         // now
         Pages pages = pages(written);
+        List<PageFacts> read = layOut.read(wanted(written), pages.sha256);
         return Objects.requireNonNull(transactions.execute(t -> {
             DraftLetter draft = letters.findToFile(id).orElseThrow(() -> Refusal.notFound("letter"));
             requireVisible(viewer, draft);
@@ -268,7 +270,11 @@ class WriteLetters {
                             pages.sha256,
                             today,
                             "written as “" + written.model.name() + "”, version " + written.version.number()));
-            readings.ask(pages.sha256);
+            if (read.isEmpty()) {
+                readings.ask(pages.sha256);
+            } else {
+                readings.note(pages.sha256, read);
+            }
             draft.file(filed.id(), viewer, calendar.now());
             letters.save(draft);
             return filed;

@@ -1,0 +1,201 @@
+package app.denfold.server.letters.models;
+
+import app.denfold.core.letters.Place;
+import app.denfold.core.letters.Reckoning;
+import app.denfold.core.letters.RichText;
+import app.denfold.core.letters.RichText.Mark;
+import app.denfold.core.letters.RichText.Type;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jsoup.Jsoup;
+import org.jsoup.nodes.Element;
+import org.jsoup.nodes.Node;
+import org.jsoup.nodes.TextNode;
+import org.jspecify.annotations.Nullable;
+
+/** The words of an office file, which LibreOffice wrote as HTML, as a model can hold them. */
+final class OfficeWords {
+
+    private static final Pattern NAME = Pattern.compile("\\{([^{}]{1,200})}");
+    private static final int DEEPEST_HEADING = 3;
+
+    private final Set<String> names;
+    private int images;
+
+    private OfficeWords(Set<String> names) {
+        this.names = names;
+    }
+
+    /** @param images how many could not be taken over */
+    record Read(List<RichText> pieces, int images) {}
+
+    /**
+     * Paragraphs, headings, lists, tables, page breaks and looks; names in braces become places.
+     *
+     * @param names that are known
+     * @throws IllegalArgumentException in words, when it cannot be a model
+     */
+    static Read of(String html, Set<String> names) {
+        OfficeWords words = new OfficeWords(names);
+        return new Read(words.blocks(Jsoup.parse(html).body(), false), words.images);
+    }
+
+    /** @param isInside whether they stand in a list or table, where no page ends */
+    private List<RichText> blocks(Element parent, boolean isInside) {
+        List<RichText> blocks = new ArrayList<>();
+        List<RichText> loose = new ArrayList<>();
+        for (Node node : parent.childNodes()) {
+            if (node instanceof Element element && isBlock(element)) {
+                addLine(blocks, loose, Type.PARAGRAPH, 0);
+                if (!isInside && element.attr("style").contains("page-break-before: always")) {
+                    blocks.add(RichText.of(Type.PAGE_BREAK));
+                }
+                block(blocks, element, isInside);
+            } else {
+                inline(loose, node, Set.of());
+            }
+        }
+        addLine(blocks, loose, Type.PARAGRAPH, 0);
+        return blocks;
+    }
+
+    private static boolean isBlock(Element element) {
+        return element.isBlock() && !element.normalName().equals("img");
+    }
+
+    private void block(List<RichText> blocks, Element element, boolean isInside) {
+        String name = element.normalName();
+        if (name.matches("h[1-6]")) {
+            List<RichText> line = new ArrayList<>();
+            inside(line, element, Set.of());
+            addLine(blocks, line, Type.HEADING, Math.min(DEEPEST_HEADING, name.charAt(1) - '0'));
+        } else if (name.equals("p")) {
+            List<RichText> line = new ArrayList<>();
+            inside(line, element, Set.of());
+            addLine(blocks, line, Type.PARAGRAPH, 0);
+        } else if (name.equals("ul") || name.equals("ol")) {
+            list(blocks, element, name.equals("ul") ? Type.BULLET_LIST : Type.ORDERED_LIST);
+        } else if (name.equals("table")) {
+            table(blocks, element);
+        } else {
+            blocks.addAll(blocks(element, isInside));
+        }
+    }
+
+    private void list(List<RichText> blocks, Element list, Type type) {
+        List<RichText> items = list.children().stream()
+                .filter(item -> item.normalName().equals("li"))
+                .map(item -> piece(Type.LIST_ITEM, 0, orEmpty(blocks(item, true))))
+                .toList();
+        if (!items.isEmpty()) {
+            blocks.add(piece(type, 0, items));
+        }
+    }
+
+    private void table(List<RichText> blocks, Element table) {
+        List<RichText> rows = new ArrayList<>();
+        for (Element row : table.select("tr")) {
+            if (row.closest("table") == table) {
+                List<RichText> cells = row.children().stream()
+                        .map(cell -> piece(
+                                cell.normalName().equals("th") ? Type.TABLE_HEADER : Type.TABLE_CELL,
+                                0,
+                                orEmpty(blocks(cell, true))))
+                        .toList();
+                if (!cells.isEmpty()) {
+                    rows.add(piece(Type.TABLE_ROW, 0, cells));
+                }
+            }
+        }
+        if (!rows.isEmpty()) {
+            blocks.add(piece(Type.TABLE, 0, rows));
+        }
+    }
+
+    private static List<RichText> orEmpty(List<RichText> blocks) {
+        return blocks.isEmpty() ? List.of(RichText.of(Type.PARAGRAPH)) : blocks;
+    }
+
+    private static RichText piece(Type type, int level, List<RichText> content) {
+        return new RichText(type, null, Set.of(), level, null, content);
+    }
+
+    /** Nothing of a line that holds nothing but spaces. */
+    private static void addLine(List<RichText> blocks, List<RichText> line, Type type, int level) {
+        if (line.stream()
+                .anyMatch(p ->
+                        p.type() != Type.WORDS || p.text() != null && !p.text().isBlank())) {
+            blocks.add(piece(type, level, List.copyOf(line)));
+        }
+        line.clear();
+    }
+
+    private void inside(List<RichText> line, Element element, Set<Mark> marks) {
+        element.childNodes().forEach(node -> inline(line, node, marks));
+    }
+
+    private void inline(List<RichText> line, Node node, Set<Mark> marks) {
+        if (node instanceof TextNode text) {
+            words(line, text.text(), marks);
+        } else if (node instanceof Element element) {
+            switch (element.normalName()) {
+                case "br" -> line.add(RichText.of(Type.LINE_BREAK));
+                case "img" -> images++;
+                case "style", "script", "title" -> {}
+                default -> inside(line, element, with(marks, markOf(element.normalName())));
+            }
+        }
+    }
+
+    private static @Nullable Mark markOf(String name) {
+        return switch (name) {
+            case "b", "strong" -> Mark.BOLD;
+            case "i", "em" -> Mark.ITALIC;
+            case "u" -> Mark.UNDERLINE;
+            default -> null;
+        };
+    }
+
+    private static Set<Mark> with(Set<Mark> marks, @Nullable Mark mark) {
+        if (mark == null) {
+            return marks;
+        }
+        Set<Mark> more = new HashSet<>(marks);
+        more.add(mark);
+        return more;
+    }
+
+    private void words(List<RichText> line, String text, Set<Mark> marks) {
+        String spaced = line.isEmpty() ? text.stripLeading() : text;
+        Matcher name = NAME.matcher(spaced);
+        int from = 0;
+        while (name.find()) {
+            if (isKnown(name.group(1))) {
+                plain(line, spaced.substring(from, name.start()), marks);
+                Place place = new Place(name.group(1).strip(), Place.Format.PLAIN, null, true);
+                line.add(new RichText(Type.PLACE, null, marks, 0, place, List.of()));
+                from = name.end();
+            }
+        }
+        plain(line, spaced.substring(from), marks);
+    }
+
+    private static void plain(List<RichText> line, String text, Set<Mark> marks) {
+        if (!text.isEmpty()) {
+            line.add(new RichText(Type.WORDS, text, marks, 0, null, List.of()));
+        }
+    }
+
+    private boolean isKnown(String written) {
+        try {
+            Set<String> said = Reckoning.of(written).names();
+            return !said.isEmpty() && names.containsAll(said);
+        } catch (IllegalArgumentException other) {
+            return false;
+        }
+    }
+}
