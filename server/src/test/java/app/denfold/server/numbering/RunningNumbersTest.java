@@ -12,6 +12,7 @@ import app.denfold.server.ServerTest;
 import app.denfold.server.TestPractice;
 import app.denfold.server.content.ContentStore;
 import java.io.ByteArrayInputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
@@ -133,6 +134,24 @@ class RunningNumbersTest {
         assertThat(api.post("/api/number-sets/look", wish(9L, letter)).status()).isEqualTo(409);
         assertThat(api.get("/api/files/{id}/trail", file).body())
                 .contains(prefix + "000001 to " + prefix + "000002", "with the numbers " + prefix + "000010");
+    }
+
+    @Test
+    void anOfficeFileIsNumberedOnThePagesItIsLaidOutOn() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Officenumber", null);
+        byte[] rtf = "{\\rtf1\\ansi A note about hay\\page And about straw}".getBytes(StandardCharsets.US_ASCII);
+        UUID arrival = api.upload("/api/arrivals", "note.rtf", rtf, Map.of()).id("$.id");
+        UUID note = api.file(arrival, file, "note", LocalDate.now()).id("$.documentId");
+        UUID set = given(api, file, wish(null, note, paper(api, file, "A letter")));
+        assertThat(text(joined(api, set)))
+                .containsSubsequence(
+                        "A note about hay",
+                        prefix + "000001",
+                        "And about straw",
+                        prefix + "000002",
+                        "A letter",
+                        prefix + "000003");
     }
 
     @Test

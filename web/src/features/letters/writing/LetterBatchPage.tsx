@@ -2,17 +2,15 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Alert, App, Button } from "antd";
 import { useState } from "react";
 import { Link, useParams } from "react-router";
-import { answer, api, done, type Shape, wordsOf } from "../../api/client";
-import { day } from "../../ui/days";
-import { Loaded } from "../../ui/Quiet";
-import { Where } from "../../ui/Where";
-import { useMayChange } from "../asof/asOf";
-import { AskField } from "./AskField";
-import { batchOptions, languageName } from "./letterQueries";
-import "./letters.css";
-
-/** As many as are set on one PDF for the printer. */
-const MOST_PRINTED = 100;
+import { answer, api, done, type Shape, wordsOf } from "../../../api/client";
+import { day } from "../../../ui/days";
+import { Loaded } from "../../../ui/Quiet";
+import { Where } from "../../../ui/Where";
+import { useMayChange } from "../../asof/asOf";
+import { CopyOutModal } from "../../leaving/CopyOutModal";
+import { AskField } from "../AskField";
+import { batchOptions, languageName } from "../letterQueries";
+import "../letters.css";
 
 type Batch = Shape<"BatchAnswer">;
 
@@ -40,7 +38,10 @@ function Many({ batch, onFiling }: { batch: Batch; onFiling: () => void }) {
   const [typed, setTyped] = useState<Record<string, string>>({});
   const open = batch.letters.filter((l) => !l.documentId);
   const ready = open.filter((l) => l.ready);
-  const filed = batch.letters.flatMap((l) => (l.documentId ? [l.documentId] : []));
+  const [isLeaving, setLeaving] = useState(false);
+  const filed = batch.letters.flatMap((l) =>
+    l.documentId ? [{ id: l.documentId, name: `${batch.model}, ${l.person}` }] : [],
+  );
   const again = () => queries.invalidateQueries({ queryKey: batchOptions(batch.id).queryKey });
   const answerAll = useMutation({
     mutationFn: () => done(api.PUT("/api/letter-batches/{id}/answers", { params, body: { answers: typed } })),
@@ -109,12 +110,13 @@ function Many({ batch, onFiling }: { batch: Batch; onFiling: () => void }) {
             {filingWords(ready.length)}
           </Button>
         )}
-        {filed.length > 0 && filed.length <= MOST_PRINTED && (
-          <Button href={`/api/print?documents=${filed.join(",")}`} target="_blank" rel="noopener">
-            Print {filed.length === 1 ? "it" : `all ${filed.length}`}
+        {filed.length > 0 && (
+          <Button onClick={() => setLeaving(true)}>
+            Print or send {filed.length === 1 ? "it" : `all ${filed.length}`}
           </Button>
         )}
       </div>
+      {isLeaving && <CopyOutModal papers={filed} wanted="PRINT" onClose={() => setLeaving(false)} />}
       <h2>Each of them</h2>
       <table className="letter-batch">
         <thead>

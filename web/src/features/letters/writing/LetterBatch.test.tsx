@@ -1,6 +1,6 @@
 import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
 import { afterEach, expect, test } from "vitest";
-import { OTTILIE, PRACTICE, Refusal, serve, show } from "../../testing/screen";
+import { OTTILIE, PRACTICE, Refusal, serve, show } from "../../../testing/screen";
 import { LetterBatchPage } from "./LetterBatchPage";
 
 afterEach(cleanup);
@@ -49,7 +49,9 @@ test("who lacks what is listed, and those that are ready are filed", async () =>
   expect(screen.getByRole("link", { name: "Read it" }).getAttribute("href")).toBe(
     "/files/f-3?view=read&paper=d3",
   );
-  expect(screen.getByRole("link", { name: "Print it" }).getAttribute("href")).toBe("/api/print?documents=d3");
+  fireEvent.click(screen.getByRole("button", { name: "Print or send it" }));
+  expect(await screen.findByText("Who is it for?")).toBeTruthy();
+  expect(screen.getByRole("button", { name: "Print for us" })).toBeTruthy();
   fireEvent.click(await screen.findByRole("button", { name: "File the one that is ready" }));
   expect(await screen.findByText(/They are being filed/)).toBeTruthy();
   expect(calls.some((c) => c.path.endsWith("/filing"))).toBe(true);
