@@ -1,3 +1,4 @@
+import { useQuery } from "@tanstack/react-query";
 import { Button } from "antd";
 import { type DragEvent, useEffect, useRef, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
@@ -5,6 +6,8 @@ import type { Shape } from "../../api/client";
 import { StatusGlyph } from "../../ui/StatusGlyph";
 import { statuses } from "../../ui/statuses";
 import { useMayChange } from "../asof/asOf";
+import { modelsOptions } from "../letters/letterQueries";
+import { isFor, NewLetterModal } from "../letters/NewLetterModal";
 import { AskModal } from "../portal/AskModal";
 import { AwaitedSignatures } from "../signing/requests/AwaitedSignatures";
 import { droppedFiles, papersOf } from "../uploads/droppedFiles";
@@ -81,6 +84,9 @@ function SlotActions({
   const picker = useRef<HTMLInputElement>(null);
   const [asks, setAsks] = useState(false);
   const [waives, setWaives] = useState(false);
+  const [writes, setWrites] = useState(false);
+  const models = useQuery(modelsOptions).data ?? [];
+  const isWritten = models.some((m) => slot.types.includes(m.type) && isFor(m, [file]));
   return (
     <div className="slot-actions">
       <input
@@ -105,10 +111,16 @@ function SlotActions({
       <Button size="small" onClick={() => setAsks(true)} aria-label={`Ask for ${slot.label}`}>
         Ask
       </Button>
+      {isWritten && (
+        <Button size="small" onClick={() => setWrites(true)} aria-label={`Write ${slot.label}`}>
+          Write
+        </Button>
+      )}
       <Button size="small" onClick={() => setWaives(true)} aria-label={`Waive ${slot.label}`}>
         Waive
       </Button>
       <AskModal fileId={file.id} slot={slot} open={asks} onClose={() => setAsks(false)} />
+      {writes && <NewLetterModal people={[file]} types={slot.types} onClose={() => setWrites(false)} />}
       <WaiveModal fileId={file.id} slot={slot} open={waives} onClose={() => setWaives(false)} />
     </div>
   );

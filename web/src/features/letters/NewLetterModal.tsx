@@ -11,11 +11,13 @@ import { languageName, type Model, modelsOptions } from "./letterQueries";
 type NewLetterModalProps = {
   /** Whom it is about; several get the same letter, each their own. */
   people: Pick<Shape<"FileAnswer">, "id" | "name" | "kind">[];
+  /** Only letters that make papers of one of these types; undefined for all. */
+  types?: string[];
   onClose: () => void;
 };
 
 /** Which letter, in which language, for which day. */
-export function NewLetterModal({ people, onClose }: NewLetterModalProps) {
+export function NewLetterModal({ people, types, onClose }: NewLetterModalProps) {
   const models = useQuery(modelsOptions);
   const title =
     people.length === 1
@@ -25,9 +27,7 @@ export function NewLetterModal({ people, onClose }: NewLetterModalProps) {
     <Modal title={title} open footer={null} onCancel={onClose} destroyOnHidden>
       <Loaded query={models}>
         {(all) => {
-          const usable = all.filter(
-            (m) => !m.retired && people.every((p) => m.kinds.includes(p.kind)) && m.versions.length > 0,
-          );
+          const usable = all.filter((m) => isFor(m, people) && (!types || types.includes(m.type)));
           return usable.length === 0 ? (
             <QuietEmpty title="No model for this">
               <p>
@@ -42,6 +42,11 @@ export function NewLetterModal({ people, onClose }: NewLetterModalProps) {
       </Loaded>
     </Modal>
   );
+}
+
+/** Whether letters about all of them can be begun by it. */
+export function isFor(model: Model, people: { kind: string }[]): boolean {
+  return !model.retired && model.versions.length > 0 && people.every((p) => model.kinds.includes(p.kind));
 }
 
 function Begin({ people, models }: { people: NewLetterModalProps["people"]; models: Model[] }) {

@@ -23,10 +23,18 @@ import { VersionChanges } from "./VersionChanges";
 
 const LANGUAGES = ["en-GB", "de-AT", "de-DE", "fr", "it", "es"];
 
+type ModelEditorProps = {
+  model: Model | undefined;
+  /** What a new model begins as; undefined to begin with nothing. */
+  copied: Model | undefined;
+  today: string;
+};
+
 /** A model with the words of its newest version, from which the next one is written. */
-export function ModelEditor({ model, today }: { model: Model | undefined; today: string }) {
+export function ModelEditor({ model, copied, today }: ModelEditorProps) {
   const [chosen, setChosen] = useState<string>();
-  const versionId = chosen ?? model?.versions[model.versions.length - 1]?.id;
+  const of = model ?? copied;
+  const versionId = chosen ?? of?.versions[of.versions.length - 1]?.id;
   const version = useQuery({ ...versionOptions(versionId ?? ""), enabled: versionId !== undefined });
   if (versionId === undefined) {
     return <Edit model={model} first={draftOf(model, today, undefined)} />;
@@ -37,7 +45,7 @@ export function ModelEditor({ model, today }: { model: Model | undefined; today:
         <Edit
           key={line.id}
           model={model}
-          first={draftOf(model, today, { language: line.language, words })}
+          first={draftOf(model ?? (copied && copyOf(copied)), today, { language: line.language, words })}
           shown={line.id}
           onShow={setChosen}
         />
@@ -211,6 +219,9 @@ function Edit({ model, first, shown, onShow }: EditProps) {
           <Button size="small" loading={retire.isPending} onClick={() => retire.mutate(!model.retired)}>
             {model.retired ? "Use it again" : "No longer use it"}
           </Button>{" "}
+          <Button size="small" onClick={() => navigate(`/set-up/models/new?of=${model.id}`)}>
+            Begin another from it
+          </Button>{" "}
           <Button size="small" href={`/api/letter-models/${model.id}/file`}>
             Save it as a file
           </Button>
@@ -219,6 +230,11 @@ function Edit({ model, first, shown, onShow }: EditProps) {
       {isTried && <TryModel draft={draft} onClose={() => setTried(false)} />}
     </section>
   );
+}
+
+/** Another model that begins as this one. */
+function copyOf(model: Model): Model {
+  return { ...model, name: `${model.name}, another` };
 }
 
 /** Whether nothing was written yet. */

@@ -248,3 +248,16 @@ test("a model goes out as a file and comes in from one, and what is none is said
     "/api/letter-models/m1/file",
   );
 });
+
+test("another model begins as a copy of one", async () => {
+  const calls = setUp({ "POST /api/set-up/letter-models": { id: "m1" } }, "/set-up/models/new?of=m1");
+  expect(await screen.findByLabelText("Words of part 1")).toHaveProperty("textContent", "You pay {ask.fee}");
+  expect(screen.getByLabelText("Name of the model")).toHaveProperty("value", "Riding contract, another");
+  fireEvent.click(screen.getByRole("button", { name: "Save as a new version" }));
+  await screen.findByText(/^Saved/);
+  expect(calls.find((c) => c.method === "POST")?.body).toMatchObject({
+    changes: 0,
+    name: "Riding contract, another",
+    version: { language: "de-AT" },
+  });
+});

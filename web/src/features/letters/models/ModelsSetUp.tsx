@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useParams } from "react-router";
+import { useParams, useSearchParams } from "react-router";
 import { practiceOptions } from "../../../api/practice";
 import { Loaded, QuietEmpty } from "../../../ui/Quiet";
 import { SetUpList } from "../../catalog/SetUpList";
@@ -10,6 +10,7 @@ import "../letters.css";
 /** What letters are written by. */
 export function ModelsSetUp() {
   const { code } = useParams();
+  const [search] = useSearchParams();
   const models = useQuery(modelsOptions);
   const today = useQuery(practiceOptions).data?.today;
   return (
@@ -36,7 +37,12 @@ export function ModelsSetUp() {
               </QuietEmpty>
             )}
             {today && (chosen || isNew) && (
-              <ModelEditor key={chosen?.id ?? "new"} model={chosen} today={today} />
+              <ModelEditor
+                key={chosen?.id ?? `new ${search.get("of") ?? ""}`}
+                model={chosen}
+                copied={isNew ? all.find((m) => m.id === search.get("of")) : undefined}
+                today={today}
+              />
             )}
           </>
         );

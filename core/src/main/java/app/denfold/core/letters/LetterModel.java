@@ -6,7 +6,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
-import java.util.stream.Collectors;
 
 /**
  * What letters of one sort are written by.
@@ -38,14 +37,16 @@ public record LetterModel(List<AskedFor> asks, List<LetterBlock> blocks) {
         }
     }
 
-    /** All places in it. */
-    List<Place> places() {
-        return blocks.stream()
+    /** All names at its places, each once, in the order of the page. */
+    public Set<String> names() {
+        Set<String> names = new LinkedHashSet<>();
+        blocks.stream()
                 .flatMap(b -> b.content().stream())
                 .flatMap(RichText::all)
                 .map(RichText::place)
                 .filter(Objects::nonNull)
-                .toList();
+                .forEach(p -> names.addAll(Reckoning.of(p.what()).names()));
+        return names;
     }
 
     /**
@@ -54,10 +55,8 @@ public record LetterModel(List<AskedFor> asks, List<LetterBlock> blocks) {
      * @return each once, in the order of the page
      */
     public Set<String> unknown(Set<String> names) {
-        Set<String> asked = asks.stream().map(AskedFor::name).collect(Collectors.toSet());
-        Set<String> unknown = new LinkedHashSet<>();
-        places().forEach(p -> unknown.addAll(Reckoning.of(p.what()).names()));
-        unknown.removeAll(asked);
+        Set<String> unknown = names();
+        asks.forEach(a -> unknown.remove(a.name()));
         unknown.removeAll(names);
         return unknown;
     }

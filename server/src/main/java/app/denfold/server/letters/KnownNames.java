@@ -23,6 +23,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -42,14 +43,21 @@ public class KnownNames {
     private final Kinds kinds;
     private final PersonFiles files;
     private final PeopleAround around;
+    private final KnownOfPapers papers;
     private final PracticeSettings settings;
     private final PracticeCalendar calendar;
 
     KnownNames(
-            Kinds kinds, PersonFiles files, PeopleAround around, PracticeSettings settings, PracticeCalendar calendar) {
+            Kinds kinds,
+            PersonFiles files,
+            PeopleAround around,
+            KnownOfPapers papers,
+            PracticeSettings settings,
+            PracticeCalendar calendar) {
         this.kinds = kinds;
         this.files = files;
         this.around = around;
+        this.papers = papers;
         this.settings = settings;
         this.calendar = calendar;
     }
@@ -57,8 +65,17 @@ public class KnownNames {
     /** Something a letter can say. @param label in the words of set-up */
     public record Name(String name, String label, AskedFor.Kind kind) {}
 
-    /** All of them, those of the person first. */
+    /** Those that the viewer may know of, those of the person first. */
+    public List<Name> all(Viewer viewer) {
+        return Stream.concat(ofPeople().stream(), papers.all(viewer).stream()).toList();
+    }
+
+    /** All of them. */
     public List<Name> all() {
+        return Stream.concat(ofPeople().stream(), papers.all().stream()).toList();
+    }
+
+    private List<Name> ofPeople() {
         Map<String, Name> names = new LinkedHashMap<>();
         add(names, "person.name", "the name", AskedFor.Kind.TEXT);
         add(names, "person.givenName", "the given name", AskedFor.Kind.TEXT);
@@ -105,7 +122,7 @@ public class KnownNames {
 
     /** Their kinds by name. */
     public Map<String, AskedFor.Kind> kinds() {
-        return all().stream().collect(Collectors.toMap(Name::name, Name::kind));
+        return all().stream().collect(Collectors.toMap(Name::name, Name::kind, (first, again) -> first));
     }
 
     /**
@@ -114,10 +131,12 @@ public class KnownNames {
      * @param viewer who is told only of those around the person, and of the facts, that they may know of
      * @param writer whose name stands under the letter
      * @param day on which the letter takes effect: facts are those that hold then
+     * @param wanted names that the letter says
      */
     @Transactional(readOnly = true)
-    public Map<String, LetterValue> of(Viewer viewer, Viewer writer, PersonFile file, LocalDate day) {
-        Map<String, LetterValue> known = new HashMap<>();
+    public Map<String, LetterValue> of(
+            Viewer viewer, Viewer writer, PersonFile file, LocalDate day, Set<String> wanted) {
+        Map<String, LetterValue> known = new HashMap<>(papers.of(viewer, file, day, wanted));
         text(known, "person.name", file.name());
         text(known, "person.givenName", file.givenName());
         text(known, "person.familyName", file.familyName());

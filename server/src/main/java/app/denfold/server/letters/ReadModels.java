@@ -130,7 +130,7 @@ public class ReadModels {
                             + ", which is not known any more. An administrator mends it in Set-up, Models.");
         }
         FillLetter fill = new FillLetter(
-                names.of(viewer, writer, file, day),
+                names.of(viewer, writer, file, day, model.names()),
                 kinds,
                 conditions(model, file, day),
                 Locale.forLanguageTag(language),

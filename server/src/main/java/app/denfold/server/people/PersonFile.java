@@ -65,7 +65,7 @@ public class PersonFile {
     @ElementCollection(fetch = FetchType.LAZY)
     @CollectionTable(name = "active_span", joinColumns = @JoinColumn(name = "file_id"))
     @OrderColumn(name = "place")
-    private List<KeptSpan> activeSpans = new ArrayList<>();
+    private List<ActiveSpan.Kept> activeSpans = new ArrayList<>();
 
     @ElementCollection(fetch = FetchType.LAZY)
     @CollectionTable(name = "fact", joinColumns = @JoinColumn(name = "file_id"))
@@ -167,7 +167,7 @@ public class PersonFile {
 
     private void keep(List<ActiveSpan> spans) {
         activeSpans.clear();
-        spans.forEach(span -> activeSpans.add(KeptSpan.of(span)));
+        spans.forEach(span -> activeSpans.add(ActiveSpan.Kept.of(span)));
     }
 
     /**
@@ -283,7 +283,7 @@ public class PersonFile {
     }
 
     public List<ActiveSpan> activeSpans() {
-        return activeSpans.stream().map(KeptSpan::span).toList();
+        return activeSpans.stream().map(ActiveSpan.Kept::span).toList();
     }
 
     public List<Fact> facts() {

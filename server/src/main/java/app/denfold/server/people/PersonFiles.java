@@ -310,7 +310,7 @@ public class PersonFiles {
     public List<PersonForRules> forRules(Collection<UUID> ids) {
         Map<UUID, List<ActiveSpan>> spans = new HashMap<>();
         files.findSpans(ids).forEach(row -> spans.computeIfAbsent((UUID) row[0], id -> new ArrayList<>())
-                .add(((KeptSpan) row[1]).span()));
+                .add(((ActiveSpan.Kept) row[1]).span()));
         Map<UUID, List<Fact>> facts = new HashMap<>();
         files.findFacts(ids).forEach(row -> facts.computeIfAbsent((UUID) row[0], id -> new ArrayList<>())
                 .add((Fact) row[1]));

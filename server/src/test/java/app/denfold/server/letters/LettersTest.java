@@ -464,4 +464,59 @@ class LettersTest {
                 .doubleValue();
         assertThat(director).as("each over its own line").isLessThan(employee);
     }
+
+    @Test
+    void aLetterSaysTheNextVisitAndWhatOtherPapersSayAsFarAsTheReaderMayKnow() throws Exception {
+        Api api = practice.administrator();
+        UUID file = api.newEmployee("Saysmore", null);
+        api.post("/api/files/{id}/visits", Map.of("day", TODAY.plusDays(5), "words", "trial lesson"), file);
+        for (String policy : List.of("HMC 11", "HMC 22")) {
+            UUID paper = api.fileNewPaper(file, "horse-insurance", TODAY.minusDays(policy.endsWith("2") ? 3 : 30));
+            Map<String, Object> details =
+                    new HashMap<>(Api.details(file, "horse-insurance", TODAY.minusDays(policy.endsWith("2") ? 3 : 30)));
+            details.put("fields", Map.of("Policy number", policy));
+            Map<String, Object> change = new HashMap<>(Map.of(
+                    "changes", api.get("/api/documents/{id}", paper).<Integer>at("$.changes"), "details", details));
+            assertThat(api.send(HttpMethod.PUT, "/api/documents/{id}/details", change, paper)
+                            .status())
+                    .isEqualTo(204);
+        }
+        api.fileNewPaper(file, "tetanus", TODAY.minusDays(8));
+        UUID model = model(api, "letter");
+        Api.Answer kept = version(
+                api,
+                model,
+                "en-GB",
+                TODAY.minusYears(1),
+                Map.of(
+                        "asks",
+                        List.of(),
+                        "blocks",
+                        List.of(block(
+                                "a",
+                                true,
+                                line(
+                                        place("visit.next", "LONG_DATE", true),
+                                        words(" for "),
+                                        place("visit.for", "PLAIN", true),
+                                        words(", insured as "),
+                                        place("paper.horse-insurance.policy-number", "PLAIN", true),
+                                        words(", tetanus "),
+                                        place("paper.tetanus.date", "PLAIN", false))))));
+        assertThat(kept.status()).as(kept.body()).isEqualTo(201);
+        UUID letter = begin(api, file, model, "en-GB", TODAY).id("$.id");
+        String words = api.get("/api/letters/{id}", letter)
+                .<List<String>>at("$.blocks[0].content[0].content[*].text")
+                .toString();
+        assertThat(words).contains("trial lesson", "HMC 22", " 2026").doesNotContain("HMC 11", "\\u2026");
+        Api blind = practice.colleague(null, false, true);
+        assertThat(blind.get("/api/letters/{id}", letter)
+                        .<List<String>>at("$.blocks[0].content[0].content[*].text")
+                        .toString())
+                .as("sensitive papers are not told")
+                .contains("HMC 22", "\\u2026");
+        assertThat(blind.get("/api/letter-names").body())
+                .contains("paper.horse-insurance.policy-number")
+                .doesNotContain("paper.tetanus");
+    }
 }

@@ -69,7 +69,7 @@ class ModelsController {
     /** What letters can say, by name. */
     @GetMapping("/api/letter-names")
     List<Name> names(Viewer viewer) {
-        return names.all();
+        return names.all(viewer);
     }
 
     /** What letters are written by, with the versions of each. */

@@ -14,6 +14,7 @@ import java.time.LocalDate;
 import java.time.format.DateTimeParseException;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -68,7 +69,7 @@ class KeepAnswers {
             throw Refusal.invalid("name", "This " + wrong.getMessage() + ".");
         });
         files.change(viewer, file.id(), file.version(), details);
-        if (names.of(viewer, viewer, file, draft.effectiveOn()).containsKey(name)) {
+        if (names.of(viewer, viewer, file, draft.effectiveOn(), Set.of(name)).containsKey(name)) {
             draft.write(draft.writing().without(name), viewer, calendar.now());
             letters.saveAndFlush(draft);
         }
