@@ -52,6 +52,9 @@ public final class FilledForm {
     /** What ticks nothing. */
     private static final Set<String> NO = Set.of("", "no", "nein", "non", "false", "off", "0");
 
+    /** Actions that lead somewhere (ISO 32000-2, 12.6.4). */
+    private static final Set<String> HARMLESS = Set.of("GoTo", "URI", "Named");
+
     private FilledForm() {}
 
     /**
@@ -149,6 +152,20 @@ public final class FilledForm {
                 names.removeItem(COSName.getPDFName("JavaScript"));
             }
             form.getCOSObject().removeItem(COSName.getPDFName("CO"));
+            form.getFieldTree().forEach(field -> field.getCOSObject().removeItem(COSName.AA));
+            for (PDPage page : document.getPages()) {
+                page.getCOSObject().removeItem(COSName.AA);
+                page.getAnnotations().forEach(annotation -> withoutPrograms(annotation.getCOSObject()));
+            }
+        }
+
+        /** A click leads to a page or an address still, and does nothing else. */
+        private static void withoutPrograms(COSDictionary annotation) {
+            annotation.removeItem(COSName.AA);
+            if (annotation.getDictionaryObject(COSName.A) instanceof COSDictionary action
+                    && !HARMLESS.contains(String.valueOf(action.getNameAsString(COSName.S)))) {
+                annotation.removeItem(COSName.A);
+            }
         }
 
         private static String appearance(double size) {
@@ -160,7 +177,6 @@ public final class FilledForm {
             if (field == null) {
                 throw new IOException("it has no field “" + value.field + "” any more");
             }
-            field.getCOSObject().removeItem(COSName.AA);
             if (value.text.isBlank() && value.kind != FormBox.Kind.TICK) {
                 return;
             }

@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import app.denfold.paper.forms.FilledForm.Value;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -13,6 +15,7 @@ import java.util.function.Consumer;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdfwriter.compress.CompressParameters;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDResources;
@@ -21,7 +24,11 @@ import org.apache.pdfbox.pdmodel.encryption.AccessPermission;
 import org.apache.pdfbox.pdmodel.encryption.StandardProtectionPolicy;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts.FontName;
+import org.apache.pdfbox.pdmodel.interactive.action.PDAction;
 import org.apache.pdfbox.pdmodel.interactive.action.PDActionJavaScript;
+import org.apache.pdfbox.pdmodel.interactive.action.PDActionLaunch;
+import org.apache.pdfbox.pdmodel.interactive.action.PDActionURI;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationWidget;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAppearanceDictionary;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAppearanceStream;
@@ -77,6 +84,34 @@ class FilledFormTest {
             document.save(pdf.toFile());
         }
         return pdf;
+    }
+
+    /** Programs wherever a form can hold them, and a link that leads somewhere. */
+    private static void program(PDDocument document) {
+        PDActionJavaScript program = new PDActionJavaScript("app.alert(1)");
+        document.getDocumentCatalog().setOpenAction(program);
+        COSDictionary triggers = new COSDictionary();
+        triggers.setItem(COSName.K, program);
+        PDPage page = document.getPage(0);
+        page.getCOSObject().setItem(COSName.AA, triggers);
+        document.getDocumentCatalog().getAcroForm().getFields().forEach(field -> {
+            field.getCOSObject().setItem(COSName.AA, triggers);
+            field.getWidgets().forEach(widget -> widget.setAction(program));
+        });
+        try {
+            PDActionURI address = new PDActionURI();
+            address.setURI("https://hallam.example");
+            PDActionLaunch launch = new PDActionLaunch();
+            launch.setF("calc.exe");
+            for (PDAction action : List.of(address, launch)) {
+                PDAnnotationLink link = new PDAnnotationLink();
+                link.setRectangle(new PDRectangle(10, 10, 50, 50));
+                link.setAction(action);
+                page.getAnnotations().add(link);
+            }
+        } catch (IOException failed) {
+            throw new IllegalStateException(failed);
+        }
     }
 
     private static PDAnnotationWidget add(PDAcroForm form, PDField field, PDPage page, PDRectangle at)
@@ -193,10 +228,17 @@ class FilledFormTest {
 
     @Test
     void programsOfItsMakerAreLeftOutAndWhatHeForbidsIsNotDone() throws IOException {
-        Path form = form(d -> d.getDocumentCatalog().setOpenAction(new PDActionJavaScript("app.alert(1)")));
-        try (PDDocument document = filled(form, true)) {
-            assertThat(document.getDocumentCatalog().getCOSObject().containsKey(COSName.OPEN_ACTION))
-                    .isFalse();
+        Path form = form(FilledFormTest::program);
+        for (boolean leaveOpen : List.of(true, false)) {
+            try (PDDocument document = filled(form, leaveOpen)) {
+                assertThat(document.getDocumentCatalog().getCOSObject().containsKey(COSName.OPEN_ACTION))
+                        .isFalse();
+                ByteArrayOutputStream plain = new ByteArrayOutputStream();
+                document.save(plain, CompressParameters.NO_COMPRESSION);
+                assertThat(plain.toString(StandardCharsets.ISO_8859_1))
+                        .doesNotContain("app.alert", "calc.exe")
+                        .contains("https://hallam.example");
+            }
         }
         Path locked = form(d -> {
             AccessPermission little = new AccessPermission();
