@@ -90,7 +90,7 @@ class KnownOfPapers {
         if (wanted.stream().anyMatch(n -> n.startsWith(PAPER))) {
             // the newest first: what it says is not said again by an older one
             documents.ofFile(file.id()).stream()
-                    .filter(p -> p.existsOn(day) && viewer.maySee(p.types()))
+                    .filter(p -> p.existsOn(day) && !p.isAwaited() && viewer.maySee(p.types()))
                     .forEach(p -> tell(known, p));
         }
         return known;

@@ -9,6 +9,7 @@ import app.denfold.core.rules.Condition;
 import app.denfold.paper.forms.FormBox;
 import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.annotation.Nullable;
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
 import java.util.Objects;
@@ -23,9 +24,9 @@ import tools.jackson.databind.JsonNode;
  * @param form what they are put in; null for a letter
  */
 public record ModelWords(
-        @NotNull List<@NotNull Question> asks,
-        @NotNull List<@NotNull Block> blocks,
-        @Nullable OnForm form) {
+        @NotNull List<@NotNull @Valid Question> asks,
+        @NotNull List<@NotNull @Valid Block> blocks,
+        @Nullable @Valid OnForm form) {
 
     /** A letter. */
     public static ModelWords letter(List<Question> asks, List<Block> blocks) {
@@ -40,7 +41,7 @@ public record ModelWords(
     public record OnForm(
             @NotNull UUID formId,
             boolean leaveOpen,
-            @NotNull List<@NotNull FormPlace> boxes) {}
+            @NotNull List<@NotNull @Valid FormPlace> boxes) {}
 
     /**
      * Where on a form a block stands.
@@ -76,7 +77,7 @@ public record ModelWords(
             @Nullable @Schema(ref = "#/components/schemas/ConditionRule")
             JsonNode when,
 
-            @NotNull List<@NotNull Piece> content) {}
+            @NotNull List<@NotNull @Valid Piece> content) {}
 
     /** A piece of rich text. */
     public record Piece(
@@ -84,8 +85,8 @@ public record ModelWords(
             @Nullable String text,
             @Nullable Set<RichText.Mark> marks,
             @Nullable Integer level,
-            @Nullable At place,
-            @Nullable List<@NotNull Piece> content) {
+            @Nullable @Valid At place,
+            @Nullable List<@NotNull @Valid Piece> content) {
 
         public static Piece of(RichText piece) {
             Place place = piece.place();

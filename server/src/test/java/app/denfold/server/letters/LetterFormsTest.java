@@ -171,8 +171,14 @@ class LetterFormsTest {
                 .id("$.id");
         assertThat(paper(api, file(api, letter, 0).id("$.documentId"))).contains("Tamsin Takenin");
 
-        for (byte[] wrong :
-                List.of("no zip".getBytes(StandardCharsets.UTF_8), zipped("{\"format\":\"x\"}"), zipped("["))) {
+        String lacking = "{\"format\":\"den-fold-letter-model/1\",\"name\":\"Lacks\",\"type\":\"letter\","
+                + "\"kinds\":[\"employee\"],\"forms\":[],\"versions\":[{\"language\":\"en-GB\","
+                + "\"holdsFrom\":\"2026-01-01\",\"words\":{\"asks\":[],\"blocks\":[{\"id\":\"a\"}]}}]}";
+        for (byte[] wrong : List.of(
+                "no zip".getBytes(StandardCharsets.UTF_8),
+                zipped("{\"format\":\"x\"}"),
+                zipped("["),
+                zipped(lacking))) {
             Api.Answer refused = api.upload("/api/set-up/letter-models/file", "model.zip", wrong, Map.of());
             assertThat(refused.status()).isEqualTo(422);
             assertThat(refused.<String>at("$.detail")).contains("is no file of a model");

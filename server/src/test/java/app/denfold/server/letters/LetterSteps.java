@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.ExecutorService;
 import org.springframework.http.HttpMethod;
 
 /** What tests of letters do, step by step. */
@@ -72,5 +73,38 @@ final class LetterSteps {
 
     static String paper(Api api, UUID document) throws Exception {
         return text(api.get("/api/documents/{id}/versions/1/content", document).bytes());
+    }
+
+    /** Asks for a fee; its greeting can be corrected, a part is for minors only, the thanks can be left out. */
+    static Map<String, Object> contract() {
+        Map<String, Object> minors = block("minors", true, line(words("Only for minors")));
+        minors.put("when", Map.of("ageUnder", 18));
+        Map<String, Object> thanks = block("thanks", true, line(words("We are glad to have you")));
+        thanks.put("optional", true);
+        thanks.put("name", "Thanks");
+        return Map.of(
+                "asks",
+                List.of(Map.of("code", "fee", "label", "Monthly fee", "kind", "NUMBER")),
+                "blocks",
+                List.of(
+                        block("greeting", false, line(words("Dear "), place("person.givenName", "PLAIN", true))),
+                        block(
+                                "fee",
+                                true,
+                                line(
+                                        words("You pay "),
+                                        place("ask.fee * 12", "MONEY", true),
+                                        words(" a year from "),
+                                        place("day", "LONG_DATE", true))),
+                        minors,
+                        thanks));
+    }
+
+    /** Threads that end with the test. */
+    record Closing(ExecutorService service) implements AutoCloseable {
+        @Override
+        public void close() {
+            service.shutdown();
+        }
     }
 }

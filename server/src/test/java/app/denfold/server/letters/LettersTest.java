@@ -3,6 +3,7 @@ package app.denfold.server.letters;
 import static app.denfold.server.Patience.await;
 import static app.denfold.server.letters.LetterSteps.begin;
 import static app.denfold.server.letters.LetterSteps.block;
+import static app.denfold.server.letters.LetterSteps.contract;
 import static app.denfold.server.letters.LetterSteps.file;
 import static app.denfold.server.letters.LetterSteps.line;
 import static app.denfold.server.letters.LetterSteps.model;
@@ -18,13 +19,11 @@ import app.denfold.server.ServerTest;
 import app.denfold.server.TestPractice;
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.Callable;
-import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import org.junit.jupiter.api.Test;
@@ -39,30 +38,6 @@ class LettersTest {
 
     @Autowired
     TestPractice practice;
-
-    private static Map<String, Object> contract() {
-        Map<String, Object> minors = block("minors", true, line(words("Only for minors")));
-        minors.put("when", Map.of("ageUnder", 18));
-        Map<String, Object> thanks = block("thanks", true, line(words("We are glad to have you")));
-        thanks.put("optional", true);
-        thanks.put("name", "Thanks");
-        return Map.of(
-                "asks",
-                List.of(Map.of("code", "fee", "label", "Monthly fee", "kind", "NUMBER")),
-                "blocks",
-                List.of(
-                        block("greeting", false, line(words("Dear "), place("person.givenName", "PLAIN", true))),
-                        block(
-                                "fee",
-                                true,
-                                line(
-                                        words("You pay "),
-                                        place("ask.fee * 12", "MONEY", true),
-                                        words(" a year from "),
-                                        place("day", "LONG_DATE", true))),
-                        minors,
-                        thanks));
-    }
 
     @Test
     void aContractIsAskedForWhatIsMissingCorrectedLookedAtAndFiled() throws Exception {
@@ -118,76 +93,6 @@ class LettersTest {
     }
 
     @Test
-    void theVersionIsTheOneOfItsLanguageThatHoldsOnTheDayAndOldLettersKeepTheirs() throws Exception {
-        Api api = practice.administrator();
-        UUID model = model(api, "letter");
-        Object old = Map.of("asks", List.of(), "blocks", List.of(block("a", true, line(words("The old words")))));
-        Object next = Map.of("asks", List.of(), "blocks", List.of(block("a", true, line(words("The new words")))));
-        Object german = Map.of(
-                "asks",
-                List.of(),
-                "blocks",
-                List.of(block("a", true, line(words("Am "), place("day", "LONG_DATE", true)))));
-        version(api, model, "en-GB", TODAY.minusYears(1), old);
-        version(api, model, "en-GB", TODAY.plusMonths(1), next);
-        version(api, model, "de-AT", TODAY.minusYears(1), german);
-        UUID file = api.newEmployee("Versionless", null);
-        assertThat(begin(api, file, model, "fr", TODAY).<String>at("$.detail")).contains("no version in this language");
-        assertThat(begin(api, file, model, "en-GB", TODAY.minusYears(2)).status())
-                .isEqualTo(422);
-        UUID now = begin(api, file, model, "en-GB", TODAY).id("$.id");
-        UUID later = begin(api, file, model, "en-GB", TODAY.plusMonths(1)).id("$.id");
-        UUID auf = begin(api, file, model, "de-AT", LocalDate.of(2027, 3, 1)).id("$.id");
-        version(api, model, "en-GB", TODAY.minusDays(1), next);
-        String first = "$.blocks[0].content[0].content[*].text";
-        assertThat(api.get("/api/letters/{id}", now).<List<String>>at(first)).containsExactly("The old words");
-        assertThat(api.get("/api/letters/{id}", later).<List<String>>at(first)).containsExactly("The new words");
-        assertThat(api.get("/api/letters/{id}", auf).<List<String>>at(first)).containsExactly("Am ", "1. März 2027");
-        assertThat(paper(api, file(api, now, 0).id("$.documentId"))).contains("The old words");
-        Api.Answer models = api.get("/api/letter-models");
-        assertThat(models.<List<Boolean>>at("$[?(@.id=='" + model + "')].versions[*].isInForce"))
-                .containsExactly(false, false, true, true);
-    }
-
-    @Test
-    void whatCannotBeIsRefusedInWords() throws Exception {
-        Api api = practice.administrator();
-        UUID model = model(api, "letter");
-        Object unknown = Map.of(
-                "asks", List.of(), "blocks", List.of(block("a", true, line(place("fact.nosuch", "PLAIN", true)))));
-        assertThat(version(api, model, "en-GB", TODAY, unknown).body())
-                .contains("Nothing is known by the name “fact.nosuch”");
-        Object unreadable = Map.of(
-                "asks", List.of(), "blocks", List.of(block("a", true, line(place("day plus a bit", "PLAIN", true)))));
-        assertThat(version(api, model, "en-GB", TODAY, unreadable).body()).contains("cannot be read");
-        Map<String, Object> odd = block("a", true, line(words("x")));
-        odd.put("when", Map.of("fact", "nosuch", "is", "x"));
-        assertThat(version(api, model, "en-GB", TODAY, Map.of("asks", List.of(), "blocks", List.of(odd)))
-                        .status())
-                .isEqualTo(422);
-        assertThat(version(api, model, "no language!", TODAY, contract()).status())
-                .isEqualTo(422);
-        assertThat(version(practice.colleague(null, true, true), model, "en-GB", TODAY, contract())
-                        .status())
-                .isEqualTo(403);
-        Api.Answer tried = api.post(
-                "/api/set-up/letter-models/try",
-                Map.of(
-                        "fileId",
-                        api.newEmployee("Tried", null),
-                        "version",
-                        Map.of("language", "en-GB", "holdsFrom", TODAY, "words", contract())));
-        assertThat(tried.<List<String>>at("$.missing[*].name")).containsExactly("ask.fee");
-        assertThat(begin(api, api.newFile("patient", "Wrongkind", null, "Therapy"), model, "en-GB", TODAY)
-                        .status())
-                .isEqualTo(422);
-        api.post("/api/set-up/letter-models/{id}/retirement", Map.of("retired", true), model);
-        assertThat(begin(api, api.newEmployee("Retired", null), model, "en-GB", TODAY)
-                        .<String>at("$.code"))
-                .isEqualTo("retired");
-    }
-
-    @Test
     void twoWritersAreToldOfEachOtherAndOnlyOneOfThemFiles() throws Exception {
         Api api = practice.administrator();
         UUID model = model(api, "letter");
@@ -208,8 +113,8 @@ class LettersTest {
                 List.of(() -> file(api, letter, changes).status(), () -> file(colleague, letter, changes)
                         .status());
         List<Integer> statuses = new ArrayList<>();
-        try (Closing many = new Closing(Executors.newFixedThreadPool(2))) {
-            for (Future<Integer> one : many.service.invokeAll(both)) {
+        try (LetterSteps.Closing many = new LetterSteps.Closing(Executors.newFixedThreadPool(2))) {
+            for (Future<Integer> one : many.service().invokeAll(both)) {
                 statuses.add(one.get());
             }
         }
@@ -223,13 +128,6 @@ class LettersTest {
         assertThat(api.send(HttpMethod.DELETE, "/api/letters/{id}", null, other).status())
                 .isEqualTo(204);
         assertThat(api.get("/api/letters/{id}", other).status()).isEqualTo(404);
-    }
-
-    private record Closing(ExecutorService service) implements AutoCloseable {
-        @Override
-        public void close() {
-            service.shutdown();
-        }
     }
 
     @Test
@@ -314,83 +212,6 @@ class LettersTest {
         assertThat(write(practice.colleague(null, true, false), letter, 0, Map.of())
                         .status())
                 .isEqualTo(403);
-    }
-
-    @Test
-    void ofWordsThatCannotBeNoModelIsLeftAndOfManyWritersEachGetsANumber() throws Exception {
-        Api api = practice.administrator();
-        String name = "Together " + UUID.randomUUID();
-        Map<String, Object> version =
-                new HashMap<>(Map.of("language", "en-GB", "holdsFrom", TODAY, "words", unknownWords()));
-        Map<String, Object> model = new HashMap<>(
-                Map.of("changes", 0, "name", name, "type", "letter", "kinds", List.of("employee"), "version", version));
-        assertThat(api.post("/api/set-up/letter-models", model).status()).isEqualTo(422);
-        assertThat(api.get("/api/letter-models").body()).doesNotContain(name);
-        version.put("words", contract());
-        UUID made = api.post("/api/set-up/letter-models", model).id("$.id");
-        model.put("name", name + " again");
-        version.put("words", unknownWords());
-        assertThat(change(api, made, model).status()).isEqualTo(422);
-        assertThat(api.get("/api/letter-models").body())
-                .as("neither name nor words")
-                .doesNotContain(name + " again");
-        List<Callable<Integer>> many = Collections.nCopies(
-                4, () -> version(api, made, "en-GB", TODAY, contract()).status());
-        try (Closing four = new Closing(Executors.newFixedThreadPool(4))) {
-            for (Future<Integer> one : four.service.invokeAll(many)) {
-                assertThat(one.get()).isEqualTo(201);
-            }
-        }
-        assertThat(api.get("/api/letter-models").<List<Integer>>at("$[?(@.id=='" + made + "')].versions[*].number"))
-                .containsExactly(1, 2, 3, 4, 5);
-    }
-
-    private static Map<String, Object> unknownWords() {
-        return Map.of(
-                "asks", List.of(), "blocks", List.of(block("a", true, line(place("fact.nosuch", "PLAIN", true)))));
-    }
-
-    private static Api.Answer change(Api api, UUID model, Object body) throws Exception {
-        return api.send(HttpMethod.PUT, "/api/set-up/letter-models/{id}", body, model);
-    }
-
-    @Test
-    void aVersionSaysWordByWordWhatItChanged() throws Exception {
-        Api api = practice.administrator();
-        UUID model = model(api, "letter");
-        Map<String, Object> gone = block("gone", false, line(words("Farewell")));
-        version(
-                api,
-                model,
-                "en-GB",
-                TODAY,
-                Map.of(
-                        "asks",
-                        List.of(Map.of("code", "fee", "label", "Fee", "kind", "NUMBER")),
-                        "blocks",
-                        List.of(block("a", false, line(words("You pay the fee monthly."))), gone)));
-        version(api, model, "de-AT", TODAY, Map.of("asks", List.of(), "blocks", List.of(gone)));
-        UUID newer = version(
-                        api,
-                        model,
-                        "en-GB",
-                        TODAY,
-                        Map.of(
-                                "asks",
-                                List.of(),
-                                "blocks",
-                                List.of(block("a", true, line(words("You pay the small fee yearly."))))))
-                .id("$.id");
-        Api.Answer changes = api.get("/api/letter-models/versions/{id}/changes", newer);
-        assertThat(changes.<Integer>at("$.from.number")).isEqualTo(1);
-        assertThat(changes.<List<String>>at("$.notes")).containsExactly("“Fee” is no longer asked.");
-        assertThat(changes.<List<String>>at("$.parts[0].words[*].text"))
-                .containsExactly("You pay the ", "small ", "fee ", "monthly", "yearly", ".");
-        assertThat(changes.<List<String>>at("$.parts[0].words[*].what"))
-                .containsExactly("KEPT", "ADDED", "KEPT", "REMOVED", "ADDED", "KEPT");
-        assertThat(changes.<List<String>>at("$.parts[0].notes")).containsExactly("Its words are fixed now.");
-        assertThat(changes.<String>at("$.parts[1].what")).isEqualTo("REMOVED");
-        assertThat(changes.<String>at("$.parts[1].words[0].text")).isEqualTo("Farewell");
     }
 
     @Test
@@ -509,7 +330,12 @@ class LettersTest {
                 .<List<String>>at("$.blocks[0].content[0].content[*].text")
                 .toString();
         assertThat(words).contains("trial lesson", "HMC 22", " 2026").doesNotContain("HMC 11", "\\u2026");
+        api.post("/api/letters/{id}/pages", null, letter);
+        assertThat(api.get("/api/letters/{id}/pages/1", letter).status()).isEqualTo(200);
         Api blind = practice.colleague(null, false, true);
+        assertThat(blind.get("/api/letters/{id}/pages/1", letter).status())
+                .as("pages that say what the reader may not know")
+                .isEqualTo(404);
         assertThat(blind.get("/api/letters/{id}", letter)
                         .<List<String>>at("$.blocks[0].content[0].content[*].text")
                         .toString())

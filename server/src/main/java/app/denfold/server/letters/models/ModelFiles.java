@@ -19,6 +19,9 @@ import app.denfold.server.letters.forms.Forms;
 import app.denfold.server.letters.models.Models.ModelDetails;
 import app.denfold.server.letters.models.Models.VersionDetails;
 import app.denfold.server.problems.Refusal;
+import jakarta.validation.Valid;
+import jakarta.validation.Validator;
+import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -36,7 +39,6 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.core.JacksonException;
@@ -69,6 +71,7 @@ class ModelFiles {
     private final Contents contents;
     private final TransactionTemplate transactions;
     private final JsonMapper mapper;
+    private final Validator validator;
 
     ModelFiles(
             Models models,
@@ -80,7 +83,8 @@ class ModelFiles {
             KnownNames names,
             Contents contents,
             TransactionTemplate transactions,
-            JsonMapper mapper) {
+            JsonMapper mapper,
+            Validator validator) {
         this.models = models;
         this.kept = kept;
         this.versions = versions;
@@ -91,21 +95,26 @@ class ModelFiles {
         this.contents = contents;
         this.transactions = transactions;
         this.mapper = mapper;
+        this.validator = validator;
     }
 
     /** @param file its name in the ZIP */
-    record FormInFile(UUID id, String name, String file) {}
+    record FormInFile(
+            @NotNull UUID id, @NotNull String name, @NotNull String file) {}
 
-    record VersionInFile(String language, LocalDate holdsFrom, ModelWords words) {}
+    record VersionInFile(
+            @NotNull String language,
+            @NotNull LocalDate holdsFrom,
+            @NotNull @Valid ModelWords words) {}
 
     /** @param type code of the type of the papers it makes @param kinds codes of the kinds of file it is for */
     record ModelInFile(
-            String format,
-            String name,
-            String type,
-            List<String> kinds,
-            List<VersionInFile> versions,
-            List<FormInFile> forms) {}
+            @NotNull String format,
+            @NotNull String name,
+            @NotNull String type,
+            @NotNull List<@NotNull String> kinds,
+            @NotNull List<@NotNull @Valid VersionInFile> versions,
+            @NotNull List<@NotNull @Valid FormInFile> forms) {}
 
     /** A model that is written as a file. */
     record Written(String name, ModelInFile model, List<KeptForm> forms) {}
@@ -206,22 +215,13 @@ class ModelFiles {
     private ModelInFile read(ZipFile zip) throws IOException {
         byte[] json = bytes(zip, JSON, LARGEST_JSON);
         ModelInFile model = mapper.readValue(json, ModelInFile.class);
-        if (!FORMAT.equals(model.format) || isLacking(model)) {
+        if (!FORMAT.equals(model.format) || !validator.validate(model).isEmpty()) {
             throw new ZipException();
         }
         if (model.versions.size() > MOST_VERSIONS || model.forms.size() > MOST_FORMS) {
             throw new IOException("it holds more than " + MOST_VERSIONS + " versions or " + MOST_FORMS + " forms");
         }
         return model;
-    }
-
-    private static boolean isLacking(ModelInFile model) {
-        return model.name == null
-                || model.type == null
-                || model.kinds == null
-                || model.versions == null
-                || model.forms == null
-                || model.versions.stream().anyMatch(v -> v.language == null || v.holdsFrom == null || v.words == null);
     }
 
     private String freeName(String name) {
@@ -261,8 +261,8 @@ class ModelFiles {
     }
 
     /** However large it says it is, no more is read. */
-    private static byte[] bytes(ZipFile zip, @Nullable String name, int most) throws IOException {
-        ZipEntry entry = name == null ? null : zip.getEntry(name);
+    private static byte[] bytes(ZipFile zip, String name, int most) throws IOException {
+        ZipEntry entry = zip.getEntry(name);
         if (entry == null) {
             throw new ZipException();
         }

@@ -226,11 +226,12 @@ class WriteLetters {
         return made.sha256();
     }
 
-    /** The pages as they were last laid out. */
+    /** The pages as they were last laid out, unless they say something else than the viewer may know by now. */
     @Transactional(readOnly = true)
     public String shown(Viewer viewer, UUID id) {
-        String shown = draft(viewer, id).previewSha256();
-        if (shown == null) {
+        Written written = written(viewer, id);
+        String shown = written.draft.previewSha256();
+        if (shown == null || !LayOutLetters.key(wanted(written)).equals(written.draft.previewOf())) {
             throw Refusal.notFound("page");
         }
         return shown;

@@ -4,6 +4,7 @@ import app.denfold.core.letters.FillLetter.Writing;
 import app.denfold.core.letters.RichText;
 import app.denfold.server.letters.ModelWords.Piece;
 import app.denfold.server.problems.Refusal;
+import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -19,9 +20,9 @@ import java.util.Set;
  * @param corrected what stands in a block instead, by its id
  */
 record WrittenSoFar(
-        @NotNull Map<String, String> answers,
-        @NotNull List<String> leftOut,
-        @NotNull Map<String, List<Piece>> corrected) {
+        @NotNull Map<String, @NotNull String> answers,
+        @NotNull List<@NotNull String> leftOut,
+        @NotNull Map<String, @NotNull List<@NotNull @Valid Piece>> corrected) {
 
     static final WrittenSoFar NOTHING = new WrittenSoFar(Map.of(), List.of(), Map.of());
 
