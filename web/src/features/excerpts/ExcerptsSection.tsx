@@ -1,10 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { App, Button } from "antd";
 import { Link } from "react-router";
-import { answer, api, done, type Shape, wordsOf } from "../../api/client";
+import { api, done, type Shape, wordsOf } from "../../api/client";
 import { day } from "../../ui/days";
 import { useMayChange } from "../asof/asOf";
 import "./excerpts.css";
+import { excerptsOptions } from "./excerptQueries";
 
 type Excerpt = Shape<"ExcerptAnswer">;
 
@@ -19,13 +20,10 @@ export function ExcerptsSection({ fileId }: { fileId: string }) {
   const mayChange = useMayChange();
   const { message } = App.useApp();
   const queries = useQueryClient();
-  const excerpts = useQuery({
-    queryKey: ["files", fileId, "excerpts"],
-    queryFn: () => answer(api.GET("/api/files/{id}/excerpts", { params: { path: { id: fileId } } })),
-  }).data;
+  const excerpts = useQuery(excerptsOptions(fileId)).data;
   const remove = useMutation({
     mutationFn: (id: string) => done(api.DELETE("/api/excerpts/{id}", { params: { path: { id } } })),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["files", fileId, "excerpts"] }),
+    onSuccess: () => queries.invalidateQueries({ queryKey: excerptsOptions(fileId).queryKey }),
     onError: (error) => message.error(wordsOf(error)),
   });
   if (!excerpts) {

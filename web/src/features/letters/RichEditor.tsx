@@ -3,7 +3,7 @@ import { type Editor, EditorContent, useEditor, useEditorState } from "@tiptap/r
 import StarterKit from "@tiptap/starter-kit";
 import { Button, Select } from "antd";
 import { type ReactNode, useRef } from "react";
-import { PageBreakNode, PlaceNode, SignLineNode } from "./editorNodes";
+import { PageBreakNode, PictureNode, PlaceNode, SignLineNode } from "./editorNodes";
 import type { Piece } from "./letterQueries";
 import { toEditor, toPieces } from "./richText";
 import "./letters.css";
@@ -23,6 +23,7 @@ const EXTENSIONS = [
   PlaceNode,
   PageBreakNode,
   SignLineNode,
+  PictureNode,
 ];
 
 type RichEditorProps = {

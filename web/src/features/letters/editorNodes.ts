@@ -1,5 +1,8 @@
 import { Node } from "@tiptap/react";
 
+/** As the browser shows a millimetre of paper. */
+const PIXELS_OF_MM = 96 / 25.4;
+
 /** A place where something known will stand; its name shows in the text. */
 export const PlaceNode = Node.create({
   name: "place",
@@ -56,6 +59,42 @@ export const PageBreakNode = Node.create({
   },
   renderHTML() {
     return ["div", { "data-page-break": "", class: "letter-page-break" }, "new page"];
+  },
+});
+
+/** A picture on a line of its own. */
+export const PictureNode = Node.create({
+  name: "picture",
+  group: "block",
+  atom: true,
+  addAttributes() {
+    return { id: { default: "" }, width: { default: 80 }, shows: { default: "" } };
+  },
+  parseHTML() {
+    return [
+      {
+        tag: "img[data-picture]",
+        getAttrs: (element) => ({
+          id: element.getAttribute("data-picture"),
+          width: Number(element.getAttribute("data-width")),
+          shows: element.getAttribute("alt") ?? "",
+        }),
+      },
+    ];
+  },
+  renderHTML({ node }) {
+    const { id, width, shows } = node.attrs;
+    return [
+      "img",
+      {
+        src: `/api/letter-images/${id}`,
+        "data-picture": id,
+        "data-width": String(width),
+        alt: shows,
+        width: Math.round(width * PIXELS_OF_MM),
+        class: "letter-picture",
+      },
+    ];
   },
 });
 

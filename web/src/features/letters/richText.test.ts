@@ -38,6 +38,7 @@ const LETTER: Piece[] = [
   },
   { type: "PAGE_BREAK" },
   { type: "SIGN_LINE", text: "Signature of guardian" },
+  { type: "IMAGE", text: "The way to the yard", picture: { id: "i1", width: 60 } },
 ];
 
 test("a letter goes into the editor and comes out the same", () => {
@@ -65,6 +66,8 @@ test("what a letter cannot hold is left out, and empty words are none", () => {
 });
 
 test("a part is told by its first words", () => {
-  expect(firstWords(LETTER)).toBe("Terms Dear {day + 6 months}{day + 6 months} Hat Signature of guardian");
+  expect(firstWords(LETTER, 200)).toBe(
+    "Terms Dear {day + 6 months}{day + 6 months} Hat Signature of guardian The way to the yard",
+  );
   expect(firstWords([{ type: "WORDS", text: "x".repeat(80) }])).toBe(`${"x".repeat(70)}…`);
 });

@@ -14,6 +14,7 @@ const NAMES: Record<Piece["type"], string> = {
   TABLE_HEADER: "tableHeader",
   PAGE_BREAK: "pageBreak",
   SIGN_LINE: "signLine",
+  IMAGE: "picture",
   LINE_BREAK: "hardBreak",
   WORDS: "text",
   PLACE: "place",
@@ -46,6 +47,9 @@ function nodeOf(piece: Piece): JSONContent[] {
   }
   if (piece.type === "SIGN_LINE") {
     node.attrs = { words: piece.text ?? "" };
+  }
+  if (piece.picture) {
+    node.attrs = { ...piece.picture, shows: piece.text ?? "" };
   }
   if (piece.type === "HEADING") {
     node.attrs = { level: piece.level ?? 1 };
@@ -82,6 +86,11 @@ function pieceOf(node: JSONContent): Piece[] {
   }
   if (type === "SIGN_LINE") {
     piece.text = String(node.attrs?.words ?? "");
+  }
+  if (type === "IMAGE") {
+    const { id, width, shows } = node.attrs ?? {};
+    piece.text = String(shows ?? "");
+    piece.picture = { id: String(id), width: Number(width) };
   }
   if (type === "HEADING") {
     piece.level = Number(node.attrs?.level ?? 1);

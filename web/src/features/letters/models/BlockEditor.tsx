@@ -2,6 +2,7 @@ import { Button, Checkbox, Input } from "antd";
 import { ConditionEditor, type KnownFacts } from "../../catalog/ConditionEditor";
 import type { Block } from "../letterQueries";
 import { RichEditor } from "../RichEditor";
+import { PictureButton } from "./PictureButton";
 import { PlaceButton } from "./PlaceButton";
 import { SignLineButton } from "./SignLineButton";
 
@@ -94,6 +95,7 @@ export function BlockEditor({
           <>
             <PlaceButton editor={editor} names={names} />
             <SignLineButton editor={editor} signers={signers} />
+            <PictureButton editor={editor} />
           </>
         )}
       />

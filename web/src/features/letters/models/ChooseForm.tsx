@@ -1,9 +1,9 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { Alert, App, Button } from "antd";
-import { useRef } from "react";
+import { Alert, App } from "antd";
 import { useNavigate } from "react-router";
 import { answer, api, wordsOf } from "../../../api/client";
 import { type ModelWords, modelsOptions } from "../letterQueries";
+import { FileButton, sent } from "./FileButton";
 import { wordsFor } from "./formDraft";
 import { emptyBlock, nextId } from "./modelDraft";
 
@@ -76,44 +76,5 @@ export function ChooseForm({ words, isNew, onChange }: ChooseFormProps) {
       </div>
       {error ? <Alert type="error" title={wordsOf(error)} /> : null}
     </div>
-  );
-}
-
-function sent(file: File): FormData {
-  const body = new FormData();
-  body.append("file", file);
-  return body;
-}
-
-type FileButtonProps = {
-  words: string;
-  label: string;
-  accept: string;
-  isBusy: boolean;
-  onFile: (file: File) => void;
-};
-
-function FileButton({ words, label, accept, isBusy, onFile }: FileButtonProps) {
-  const picker = useRef<HTMLInputElement>(null);
-  return (
-    <>
-      <Button loading={isBusy} onClick={() => picker.current?.click()}>
-        {words}
-      </Button>
-      <input
-        ref={picker}
-        type="file"
-        hidden
-        accept={accept}
-        aria-label={label}
-        onChange={(e) => {
-          const file = e.target.files?.[0];
-          e.target.value = "";
-          if (file) {
-            onFile(file);
-          }
-        }}
-      />
-    </>
   );
 }

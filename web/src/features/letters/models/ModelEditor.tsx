@@ -14,10 +14,12 @@ import { typesOptions } from "../../catalog/typeQueries";
 import { kindsOptions } from "../../people/fileQueries";
 import { languageName, type Model, modelsOptions, namesOptions, versionOptions } from "../letterQueries";
 import { firstWords } from "../richText";
+import { AttachmentsEditor } from "./AttachmentsEditor";
 import { BlockEditor } from "./BlockEditor";
 import { ChooseForm } from "./ChooseForm";
 import { FormEditor } from "./FormEditor";
 import { draftOf, emptyBlock, type ModelDraft, nextId } from "./modelDraft";
+import { SheetEditor } from "./SheetEditor";
 import { TryModel } from "./TryModel";
 import { VersionChanges } from "./VersionChanges";
 
@@ -211,8 +213,15 @@ function Edit({ model, first, shown, onShow }: EditProps) {
           <Button onClick={() => setWords({ blocks: [...blocks, emptyBlock(nextId(blocks))] })}>
             Add a part
           </Button>
+          <SheetEditor words={draft.words} names={offered} onChange={setWords} />
           {isEmpty(blocks) && <ChooseForm words={draft.words} isNew={!model} onChange={setWords} />}
         </>
+      )}
+      {!form?.leaveOpen && (
+        <AttachmentsEditor
+          attachments={draft.words.attachments ?? []}
+          onChange={(attachments) => setWords({ attachments })}
+        />
       )}
       {model && (
         <Versions model={model} shown={shown} onShow={onShow}>

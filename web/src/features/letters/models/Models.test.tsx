@@ -1,4 +1,4 @@
-import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
+import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import { afterEach, expect, test } from "vitest";
 import { OTTILIE, PRACTICE, Refusal, serve, show } from "../../../testing/screen";
 import type { ModelWords } from "../letterQueries";
@@ -259,5 +259,39 @@ test("another model begins as a copy of one", async () => {
     changes: 0,
     name: "Riding contract, another",
     version: { language: "de-AT" },
+  });
+});
+
+test("words on each page, a picture and an attachment are part of the version", async () => {
+  const calls = setUp({
+    "POST /api/set-up/letter-images": { id: "i1", name: "map.png", width: 1400, height: 900 },
+    "POST /api/set-up/letter-forms": { id: "f1", name: "House rules.pdf", pages: 1, fields: [] },
+    "PUT /api/set-up/letter-models/m1": {},
+  });
+  fireEvent.click(await screen.findByRole("button", { name: "Words at the foot of each page" }));
+  fireEvent.click(screen.getByRole("checkbox", { name: "page numbers" }));
+  fireEvent.click(within(screen.getByLabelText("Part 1")).getByRole("button", { name: "Picture …" }));
+  const file = new File(["x"], "map.png", { type: "image/png" });
+  fireEvent.change(await screen.findByLabelText("Choose the picture"), { target: { files: [file] } });
+  fireEvent.change(await screen.findByLabelText("What it shows"), {
+    target: { value: "The way to the yard" },
+  });
+  fireEvent.click(screen.getByRole("button", { name: "Put it in" }));
+  const pdf = new File(["x"], "House rules.pdf", { type: "application/pdf" });
+  fireEvent.change(screen.getByLabelText("Choose the attachment"), { target: { files: [pdf] } });
+  await waitFor(() =>
+    expect(screen.getByLabelText("Name of the attachment")).toHaveProperty("value", "House rules"),
+  );
+  fireEvent.click(screen.getByRole("checkbox", { name: "always" }));
+  fireEvent.click(screen.getByRole("button", { name: "Save as a new version" }));
+  await screen.findByText(/^Saved/);
+  const saved = calls.find((c) => c.method === "PUT")?.body as { version: { words: ModelWords } } | undefined;
+  const words = saved?.version.words;
+  expect(words?.sheet).toEqual({ head: true, top: [], foot: [{ type: "PARAGRAPH" }], numbered: false });
+  expect(words?.attachments).toEqual([{ formId: "f1", name: "House rules", always: false }]);
+  expect(words?.blocks[0]?.content).toContainEqual({
+    type: "IMAGE",
+    text: "The way to the yard",
+    picture: { id: "i1", width: 80 },
   });
 });

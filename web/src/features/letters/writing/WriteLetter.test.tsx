@@ -38,7 +38,9 @@ const LETTER: Letter = {
     block("thanks", { optional: true, name: "Thanks" }),
     block("terms"),
   ],
-  writing: { answers: {}, leftOut: [], corrected: {} },
+  attachments: [],
+  papers: [],
+  writing: { answers: {}, leftOut: [], corrected: {}, attached: [], papers: [] },
   by: "Ottilie Brandmoor",
   changedAt: "2026-11-30T10:00:00Z",
 };
@@ -84,7 +86,7 @@ test("what is missing is asked, what is typed is kept by itself, and the paper s
   await waitFor(() => expect(calls.filter((c) => c.method === "PUT")).toHaveLength(1), { timeout: 4000 });
   expect(calls.find((c) => c.method === "PUT")?.body).toEqual({
     changes: 3,
-    writing: { answers: { "ask.fee": "120" }, leftOut: ["thanks"], corrected: {} },
+    writing: { ...LETTER.writing, answers: { "ask.fee": "120" }, leftOut: ["thanks"] },
   });
   expect(screen.getAllByRole("button", { name: /^Correct/ })).toHaveLength(1);
 });
@@ -118,6 +120,64 @@ test("a letter that is whole is filed as it was last written, and says what its 
   expect(await screen.findByText("Who is it for?")).toBeTruthy();
 });
 
+test("what the model offers and papers of the file can follow the letter", async () => {
+  const paper = { id: "p1", name: "Vaccination card", documentDate: "2026-05-01", state: "FILED", pages: 2 };
+  const calls = write(
+    {
+      ...LETTER,
+      attachments: [
+        { id: "a1", name: "House rules", always: true, attached: true },
+        { id: "a2", name: "Prices", always: false, attached: false },
+      ],
+      papers: [{ id: "p9" }],
+      writing: { ...LETTER.writing, papers: ["p9"] },
+    },
+    {
+      "GET /api/files/f1/papers": [paper, { ...paper, id: "p2", name: "A film", pages: 0 }],
+      "PUT /api/letters/l1": { changes: 4 },
+    },
+  );
+  expect(await screen.findByRole("checkbox", { name: "House rules" })).toHaveProperty("disabled", true);
+  fireEvent.click(await screen.findByRole("button", { name: "Take out a paper you may not see" }));
+  fireEvent.click(screen.getByRole("checkbox", { name: "Prices" }));
+  fireEvent.mouseDown(await screen.findByRole("combobox", { name: "Attach a paper of this file" }));
+  fireEvent.click(await screen.findByTitle(/^Vaccination card/));
+  expect(screen.queryByTitle(/^A film/)).toBeNull();
+  await waitFor(() => expect(calls.some((c) => c.method === "PUT")).toBe(true), { timeout: 4000 });
+  expect(calls.find((c) => c.method === "PUT")?.body).toEqual({
+    changes: 3,
+    writing: { ...LETTER.writing, attached: ["a2"], papers: ["p1"] },
+  });
+});
+
+test("an excerpt is put in with its source", async () => {
+  const calls = write(LETTER, {
+    "GET /api/files/f1/excerpts": [
+      {
+        id: "e1",
+        documentId: "d7",
+        paper: "Riding contract 2025",
+        documentDate: "2025-03-01",
+        version: 1,
+        page: 2,
+        words: "Hay is brought by the owner.",
+        by: "Ottilie Brandmoor",
+        at: "2026-11-30T10:00:00Z",
+        mayRemove: true,
+      },
+    ],
+    "PUT /api/letters/l1": { changes: 4 },
+  });
+  fireEvent.click(await screen.findByRole("button", { name: "Correct Words of greeting" }));
+  fireEvent.click(await screen.findByRole("button", { name: "Excerpt …" }));
+  fireEvent.click(await screen.findByRole("button", { name: "Hay is brought by the owner." }));
+  fireEvent.click(screen.getByRole("button", { name: "Use it" }));
+  await waitFor(() => expect(calls.some((c) => c.method === "PUT")).toBe(true), { timeout: 4000 });
+  expect(JSON.stringify(calls.find((c) => c.method === "PUT")?.body)).toContain(
+    "“Hay is brought by the owner.” (Riding contract 2025, dated 1 Mar 2025, page 2)",
+  );
+});
+
 test("an answer that the file lacks is saved there too", async () => {
   let isKept = false;
   const ask = {
@@ -147,7 +207,7 @@ test("an answer that the file lacks is saved there too", async () => {
 
 test("whoever comes too late is told, and takes up what both have written", async () => {
   let isLate = true;
-  const theirs = { answers: { "ask.deposit": "500" }, leftOut: ["thanks"], corrected: {} };
+  const theirs = { ...LETTER.writing, answers: { "ask.deposit": "500" }, leftOut: ["thanks"] };
   const calls = write(LETTER, {
     "GET /api/letters/l1": () => (isLate ? LETTER : { ...LETTER, changes: 7, writing: theirs }),
     "PUT /api/letters/l1": () =>
@@ -164,9 +224,9 @@ test("whoever comes too late is told, and takes up what both have written", asyn
   expect(calls.filter((c) => c.method === "PUT")[1]?.body).toEqual({
     changes: 7,
     writing: {
+      ...LETTER.writing,
       answers: { "ask.deposit": "500", "ask.fee": "120" },
       leftOut: ["thanks"],
-      corrected: {},
     },
   });
 });

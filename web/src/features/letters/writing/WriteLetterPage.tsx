@@ -13,6 +13,8 @@ import { type Letter, languageName, letterOptions, type Piece } from "../letterQ
 import { RichEditor } from "../RichEditor";
 import { firstWords } from "../richText";
 import { AfterFiling } from "./AfterFiling";
+import { Attached } from "./Attached";
+import { ExcerptButton } from "./ExcerptButton";
 import { mergeWriting } from "./mergeWriting";
 import "../letters.css";
 
@@ -111,6 +113,7 @@ function Write({ letter }: { letter: Letter }) {
             <BlockLine
               key={block.id}
               block={block}
+              fileId={letter.fileId}
               mayChange={mayChange}
               isLeftOut={writing.leftOut.includes(block.id)}
               onLeftOut={(out) =>
@@ -127,6 +130,7 @@ function Write({ letter }: { letter: Letter }) {
             />
           ))}
         </div>
+        <Attached letter={letter} writing={writing} mayChange={mayChange} onChange={set} />
         {kept.error ? (
           <Alert
             type="error"
@@ -258,6 +262,7 @@ function useKept(letter: Letter) {
 
 type BlockLineProps = {
   block: Shape<"BlockAnswer">;
+  fileId: string;
   mayChange: boolean;
   isLeftOut: boolean;
   onLeftOut: (out: boolean) => void;
@@ -265,7 +270,7 @@ type BlockLineProps = {
   onCorrect: (pieces: Piece[] | undefined) => void;
 };
 
-function BlockLine({ block, mayChange, isLeftOut, onLeftOut, onCorrect }: BlockLineProps) {
+function BlockLine({ block, fileId, mayChange, isLeftOut, onLeftOut, onCorrect }: BlockLineProps) {
   const [edited, setEdited] = useState<Piece[]>();
   const words = block.name ?? firstWords(block.content, 48);
   return (
@@ -302,7 +307,12 @@ function BlockLine({ block, mayChange, isLeftOut, onLeftOut, onCorrect }: BlockL
           }}
           onCancel={() => setEdited(undefined)}
         >
-          <RichEditor pieces={block.words} label={words} onChange={setEdited} />
+          <RichEditor
+            pieces={block.words}
+            label={words}
+            onChange={setEdited}
+            more={(editor) => <ExcerptButton editor={editor} fileId={fileId} />}
+          />
         </Modal>
       )}
     </div>

@@ -7,22 +7,18 @@ type Writing = Shape<"WrittenSoFar">;
  * answer or a part that both changed stays mine, since it is in front of me.
  */
 export function mergeWriting(base: Writing, mine: Writing, theirs: Writing): Writing {
-  const leftOut = new Set(theirs.leftOut);
-  for (const id of mine.leftOut) {
-    if (!base.leftOut.includes(id)) {
-      leftOut.add(id);
-    }
-  }
-  for (const id of base.leftOut) {
-    if (!mine.leftOut.includes(id)) {
-      leftOut.delete(id);
-    }
-  }
   return {
     answers: mergeEntries(base.answers, mine.answers, theirs.answers),
-    leftOut: [...leftOut],
+    leftOut: mergeIds(base.leftOut, mine.leftOut, theirs.leftOut),
     corrected: mergeEntries(base.corrected, mine.corrected, theirs.corrected),
+    attached: mergeIds(base.attached, mine.attached, theirs.attached),
+    papers: mergeIds(base.papers, mine.papers, theirs.papers),
   };
+}
+
+function mergeIds(base: string[], mine: string[], theirs: string[]): string[] {
+  const kept = theirs.filter((id) => mine.includes(id) || !base.includes(id));
+  return [...kept, ...mine.filter((id) => !base.includes(id) && !theirs.includes(id))];
 }
 
 function mergeEntries<T>(

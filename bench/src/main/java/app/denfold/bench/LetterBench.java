@@ -8,6 +8,7 @@ import app.denfold.core.letters.LetterValue;
 import app.denfold.core.letters.Place;
 import app.denfold.core.letters.RichText;
 import app.denfold.paper.letters.LetterHead;
+import app.denfold.paper.letters.LetterPages;
 import app.denfold.paper.letters.LetterPdf;
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
@@ -96,10 +97,11 @@ public final class LetterBench {
         FillLetter.Letter letter = fill.fill(model(), new FillLetter.Writing(Map.of(), Set.of(), Map.of()));
         return LetterPdf.to(
                 pdf,
-                letter.content(),
-                new LetterHead("Oakhollin", "3 Fen Lane", "#3b4f63", new byte[0]),
-                "Letter",
-                "en-GB");
+                new LetterPages(
+                        letter.content(),
+                        new LetterHead("Oakhollin", "3 Fen Lane", "#3b4f63", new byte[0]),
+                        "Letter",
+                        "en-GB"));
     }
 
     private static String value(int number, int place) {
@@ -143,6 +145,8 @@ public final class LetterBench {
         for (int i = 0; i < 760; i++) {
             content.add(paragraph(RichText.words((again ? "Again, clause " : "Clause ") + i + "." + WORDS)));
         }
-        return LetterPdf.to(pdf, content, new LetterHead("Oakhollin", "", "#3b4f63", new byte[0]), "Contract", "en-GB");
+        return LetterPdf.to(
+                pdf,
+                new LetterPages(content, new LetterHead("Oakhollin", "", "#3b4f63", new byte[0]), "Contract", "en-GB"));
     }
 }

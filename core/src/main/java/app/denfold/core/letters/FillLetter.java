@@ -98,9 +98,10 @@ public final class FillLetter {
      * A letter.
      *
      * @param blocks those that are for this person, in the order of the page
+     * @param sheet what stands on each page beside them
      * @param missing what stands open in it, each once, in the order of the page
      */
-    public record Letter(List<Filled> blocks, List<Missing> missing) {
+    public record Letter(List<Filled> blocks, LetterSheet sheet, List<Missing> missing) {
 
         /** What is on the page, block by block. */
         public List<RichText> content() {
@@ -135,7 +136,24 @@ public final class FillLetter {
                     .toList();
             blocks.add(new Filled(block, isLeftOut, correction != null, content));
         }
-        return new Letter(List.copyOf(blocks), List.copyOf(missing.values()));
+        LetterSheet sheet = new LetterSheet(
+                model.sheet().head(),
+                shortened(model.sheet().top(), values, problems, missing),
+                shortened(model.sheet().foot(), values, problems, missing),
+                model.sheet().numbered());
+        return new Letter(List.copyOf(blocks), sheet, List.copyOf(missing.values()));
+    }
+
+    /** What there is room for; a fact may be longer than whoever wrote the model expected. */
+    private List<RichText> shortened(
+            List<RichText> pieces,
+            Map<String, LetterValue> values,
+            Map<String, String> problems,
+            Map<String, Missing> missing) {
+        List<RichText> all = pieces.stream()
+                .map(piece -> filled(piece, values, problems, missing))
+                .toList();
+        return LetterSheet.inRoom(all);
     }
 
     private Map<String, LetterValue> answered(LetterModel model, Writing writing, Map<String, String> problems) {

@@ -6,14 +6,17 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * What letters of one sort are written by.
  *
  * @param asks what is asked of the writer each time, in this order
  * @param blocks in the order of the page
+ * @param sheet what stands on each page beside them
  */
-public record LetterModel(List<AskedFor> asks, List<LetterBlock> blocks) {
+public record LetterModel(List<AskedFor> asks, List<LetterBlock> blocks, LetterSheet sheet) {
 
     public static final int MOST_BLOCKS = 200;
 
@@ -28,6 +31,11 @@ public record LetterModel(List<AskedFor> asks, List<LetterBlock> blocks) {
         requireOnce(asks.stream().map(AskedFor::code).toList(), "question");
     }
 
+    /** One on the usual pages. */
+    public LetterModel(List<AskedFor> asks, List<LetterBlock> blocks) {
+        this(asks, blocks, LetterSheet.USUAL);
+    }
+
     private static void requireOnce(Collection<String> names, String what) {
         Set<String> seen = new HashSet<>();
         for (String name : names) {
@@ -37,13 +45,22 @@ public record LetterModel(List<AskedFor> asks, List<LetterBlock> blocks) {
         }
     }
 
+    /** All its pieces, and all within them, in the order of the page. */
+    private Stream<RichText> pieces() {
+        return Stream.concat(blocks.stream().flatMap(b -> b.content().stream()).flatMap(RichText::all), sheet.all());
+    }
+
+    /** The ids of all its pictures. */
+    public Set<String> pictures() {
+        return pieces().flatMap(p -> Stream.ofNullable(p.picture()))
+                .map(Picture::id)
+                .collect(Collectors.toSet());
+    }
+
     /** All names at its places, each once, in the order of the page. */
     public Set<String> names() {
         Set<String> names = new LinkedHashSet<>();
-        blocks.stream()
-                .flatMap(b -> b.content().stream())
-                .flatMap(RichText::all)
-                .map(RichText::place)
+        pieces().map(RichText::place)
                 .filter(Objects::nonNull)
                 .forEach(p -> names.addAll(Reckoning.of(p.what()).names()));
         return names;

@@ -11,11 +11,12 @@ import org.jspecify.annotations.Nullable;
 /**
  * A piece of a letter: a paragraph, a list, a table, words, a place for a fact. A tree, as rich-text editors keep it.
  *
- * @param text of words, and what stands under a line to sign on
+ * @param text of words, what stands under a line to sign on, and what a picture shows
  * @param marks of words and places only
  * @param level of headings only, from 1 to 3
  * @param place of places only
- * @param content in order; none of words, places and breaks
+ * @param picture of pictures only
+ * @param content in order; none of words, places, pictures and breaks
  */
 public record RichText(
         Type type,
@@ -23,10 +24,14 @@ public record RichText(
         Set<Mark> marks,
         int level,
         @Nullable Place place,
+        @Nullable Picture picture,
         List<RichText> content) {
 
     /** The longest words in one piece, in characters. */
     public static final int LONGEST = 20_000;
+
+    /** The longest words on what a picture shows, in characters. */
+    public static final int LONGEST_SHOWN = 300;
 
     /** How deep pieces may lie in each other. */
     public static final int DEEPEST = 12;
@@ -44,6 +49,8 @@ public record RichText(
         PAGE_BREAK,
         /** A line to sign on, with words under it that say whose it is. */
         SIGN_LINE,
+        /** A picture on a line of its own. */
+        IMAGE,
         LINE_BREAK,
         WORDS,
         PLACE
@@ -65,7 +72,8 @@ public record RichText(
             Type.ORDERED_LIST,
             Type.TABLE,
             Type.PAGE_BREAK,
-            Type.SIGN_LINE);
+            Type.SIGN_LINE,
+            Type.IMAGE);
 
     private static final int LONGEST_SIGN_LINE = 80;
 
@@ -82,6 +90,11 @@ public record RichText(
             throw new IllegalArgumentException(
                     "Under a line to sign on stands whose it is, in up to " + LONGEST_SIGN_LINE + " characters");
         }
+        if (type == Type.IMAGE
+                && (picture == null || text == null || text.isBlank() || text.length() > LONGEST_SHOWN)) {
+            throw new IllegalArgumentException("A picture says what it shows, in up to " + LONGEST_SHOWN
+                    + " characters, for those who cannot see it");
+        }
         if (type == Type.PLACE && place == null) {
             throw new IllegalArgumentException("A place says what stands there");
         }
@@ -94,6 +107,22 @@ public record RichText(
         if (depth(content) >= DEEPEST) {
             throw new IllegalArgumentException("Pieces lie too deep in each other");
         }
+    }
+
+    /** One that is no picture. */
+    public RichText(
+            Type type,
+            @Nullable String text,
+            Set<Mark> marks,
+            int level,
+            @Nullable Place place,
+            List<RichText> content) {
+        this(type, text, marks, level, place, null, content);
+    }
+
+    /** @param shows what it shows, for those who cannot see it */
+    public static RichText of(Picture picture, String shows) {
+        return new RichText(Type.IMAGE, shows, Set.of(), 0, null, picture, List.of());
     }
 
     public static RichText words(String text, Mark... marks) {
@@ -120,7 +149,7 @@ public record RichText(
             case LIST_ITEM, TABLE_CELL, TABLE_HEADER -> WHOLE.contains(inner) && inner != Type.PAGE_BREAK;
             case TABLE -> inner == Type.TABLE_ROW;
             case TABLE_ROW -> inner == Type.TABLE_CELL || inner == Type.TABLE_HEADER;
-            case PAGE_BREAK, SIGN_LINE, LINE_BREAK, WORDS, PLACE -> false;
+            case PAGE_BREAK, SIGN_LINE, IMAGE, LINE_BREAK, WORDS, PLACE -> false;
         };
     }
 
@@ -135,7 +164,7 @@ public record RichText(
 
     /** The same with other content. */
     public RichText with(List<RichText> other) {
-        return new RichText(type, text, marks, level, place, other);
+        return new RichText(type, text, marks, level, place, picture, other);
     }
 
     /** This piece and all within, each before its own. */
@@ -160,7 +189,7 @@ public record RichText(
                         default -> "\n";
                     }));
             lines.add(line.toString());
-        } else if (piece.type == Type.SIGN_LINE) {
+        } else if (piece.type == Type.SIGN_LINE || piece.type == Type.IMAGE) {
             lines.add(Objects.requireNonNull(piece.text));
         } else {
             piece.content.forEach(c -> lines(c, lines));

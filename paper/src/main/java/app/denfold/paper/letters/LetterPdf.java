@@ -1,6 +1,5 @@
 package app.denfold.paper.letters;
 
-import app.denfold.core.letters.RichText;
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.pdfboxout.PdfBoxRenderer;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
@@ -12,7 +11,6 @@ import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.Objects;
 
 /**
@@ -25,15 +23,6 @@ public final class LetterPdf {
     private static final String FONTS = "/liberation/LiberationSerif-";
 
     private static final String STYLE = """
-            @page {
-              size: A4;
-              margin: 22mm 22mm 24mm 24mm;
-              @bottom-center {
-                content: counter(page) " / " counter(pages);
-                font-family: '%1$s';
-                font-size: 9pt;
-              }
-            }
             body { font-family: '%1$s'; font-size: 11pt; line-height: 1.4; margin: 0; }
             .letter-head { border-bottom: 1.2pt solid; padding-bottom: 3mm; margin-bottom: 10mm; }
             .letter-head img { height: 16mm; float: right; }
@@ -50,6 +39,10 @@ public final class LetterPdf {
             td p, th p { margin: 0; }
             tr { page-break-inside: avoid; }
             span { background-color: #fdf0d5; }
+            .picture img { display: block; margin: 1mm 0 3mm 0; }
+            .on-each-page { font-size: 9pt; line-height: 1.25; max-height: 22mm; overflow: hidden; }
+            .on-each-page p { margin: 0; }
+            .on-each-page .picture img { margin: 0; }
             .page-break { page-break-after: always; }
             .sign-line { width: 70mm; padding-top: 16mm; page-break-inside: avoid; }
             .sign-line p { border-top: 0.7pt solid #333333; padding-top: 1mm; font-size: 9pt; }
@@ -61,18 +54,10 @@ public final class LetterPdf {
 
     private LetterPdf() {}
 
-    /**
-     * Writes a letter.
-     *
-     * @param content without places
-     * @param title what the document is called
-     * @param language an IETF tag, such as {@code de-AT}
-     * @return how many pages it has
-     */
-    public static int to(Path pdf, List<RichText> content, LetterHead head, String title, String language)
-            throws IOException {
+    /** Writes a letter. @return how many pages it has @throws IOException also when a picture is missing */
+    public static int to(Path pdf, LetterPages letter) throws IOException {
         PdfRendererBuilder builder = new PdfRendererBuilder();
-        builder.withW3cDocument(LetterDocument.of(content, head, title, language, STYLE), null);
+        builder.withW3cDocument(LetterDocument.of(letter, STYLE + LetterStyle.ofPages(letter.sheet(), FAMILY)), null);
         builder.usePdfAConformance(PdfRendererBuilder.PdfAConformance.PDFA_2_A);
         builder.usePdfUaAccessibility(true);
         builder.useColorProfile(ICC_Profile.getInstance(ColorSpace.CS_sRGB).getData());

@@ -1,6 +1,5 @@
 package app.denfold.paper.worker;
 
-import app.denfold.core.letters.RichText;
 import app.denfold.paper.Format;
 import app.denfold.paper.copies.ArchiveCopy;
 import app.denfold.paper.copies.BundlePdf;
@@ -9,7 +8,7 @@ import app.denfold.paper.copies.LeavingCopy;
 import app.denfold.paper.copies.NumberedCopy;
 import app.denfold.paper.forms.FilledForm;
 import app.denfold.paper.forms.FormBox;
-import app.denfold.paper.letters.LetterHead;
+import app.denfold.paper.letters.LetterPages;
 import app.denfold.paper.places.WritingPlace;
 import app.denfold.paper.reading.PageFacts;
 import app.denfold.paper.reading.ReadPages;
@@ -233,14 +232,21 @@ public final class PaperWorkers implements AutoCloseable {
     /**
      * Lays a letter out on pages.
      *
-     * @param content without places
      * @return how many pages it has
      * @throws WorkerFailed when that was not possible within the bounds
      */
-    public int letter(List<RichText> content, LetterHead head, String title, String language, Path to)
-            throws IOException {
-        return handle((folder, output) -> new Task.Letter(content, head, title, language, output.toString()), to)
+    public int letter(LetterPages letter, Path to) throws IOException {
+        return handle((folder, output) -> new Task.Letter(lent(folder, letter), output.toString()), to)
                 .pages();
+    }
+
+    private static LetterPages lent(WorkFolder folder, LetterPages letter) throws IOException {
+        Map<String, Path> images = new HashMap<>();
+        for (Map.Entry<String, Path> image : letter.images().entrySet()) {
+            images.put(image.getKey(), folder.lend(image.getValue()));
+        }
+        return new LetterPages(
+                letter.content(), letter.head(), letter.sheet(), images, letter.title(), letter.language());
     }
 
     /** Which fields a PDF form has. @throws WorkerFailed when it could not be read within the bounds */

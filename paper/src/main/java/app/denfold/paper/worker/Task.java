@@ -1,6 +1,5 @@
 package app.denfold.paper.worker;
 
-import app.denfold.core.letters.RichText;
 import app.denfold.core.marks.PageBox;
 import app.denfold.core.numbering.NumberForm;
 import app.denfold.core.numbering.NumberPlace;
@@ -15,7 +14,7 @@ import app.denfold.paper.copies.Unlock;
 import app.denfold.paper.drawing.PageImage;
 import app.denfold.paper.forms.FilledForm;
 import app.denfold.paper.forms.FormFields;
-import app.denfold.paper.letters.LetterHead;
+import app.denfold.paper.letters.LetterPages;
 import app.denfold.paper.letters.LetterPdf;
 import app.denfold.paper.places.FindPlaces;
 import app.denfold.paper.reading.PageFacts;
@@ -142,10 +141,10 @@ sealed interface Task {
         }
     }
 
-    record Letter(List<RichText> content, LetterHead head, String title, String language, String to) implements Task {
+    record Letter(LetterPages letter, String to) implements Task {
         @Override
         public Report done(Conversation with) throws IOException {
-            return Report.made(LetterPdf.to(Path.of(to), content, head, title, language));
+            return Report.made(LetterPdf.to(Path.of(to), letter));
         }
     }
 

@@ -1,8 +1,11 @@
 package app.denfold.paper.letters;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatIOException;
 import static org.assertj.core.api.Assertions.assertThatIllegalArgumentException;
 
+import app.denfold.core.letters.LetterSheet;
+import app.denfold.core.letters.Picture;
 import app.denfold.core.letters.Place;
 import app.denfold.core.letters.RichText;
 import app.denfold.core.letters.RichText.Mark;
@@ -13,6 +16,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
@@ -70,7 +74,7 @@ class LetterPdfTest {
 
     private Path written(List<RichText> content) throws IOException {
         Path pdf = folder.resolve("letter.pdf");
-        LetterPdf.to(pdf, content, head(), "Riding contract", "en-GB");
+        LetterPdf.to(pdf, new LetterPages(content, head(), "Riding contract", "en-GB"));
         return pdf;
     }
 
@@ -87,7 +91,10 @@ class LetterPdfTest {
             value = PDFAFlavour.class,
             names = {"PDFA_2_A", "PDFUA_1"})
     void itHoldsToTheStandards(PDFAFlavour flavour) throws Exception {
-        Path pdf = written(contract());
+        requireStandard(flavour, written(contract()));
+    }
+
+    private static void requireStandard(PDFAFlavour flavour, Path pdf) throws Exception {
         VeraGreenfieldFoundryProvider.initialise();
         try (PDFAParser parser = Foundries.defaultInstance().createParser(pdf.toFile(), flavour)) {
             ValidationResult result =
@@ -100,7 +107,7 @@ class LetterPdfTest {
     @Test
     void itIsRealTextInItsOrderWithHeadPagesTitleAndLanguage() throws Exception {
         Path pdf = folder.resolve("letter.pdf");
-        assertThat(LetterPdf.to(pdf, contract(), head(), "Riding contract", "en-GB"))
+        assertThat(LetterPdf.to(pdf, new LetterPages(contract(), head(), "Riding contract", "en-GB")))
                 .isEqualTo(2);
         assertThat(text(pdf))
                 .containsSubsequence(
@@ -121,6 +128,70 @@ class LetterPdfTest {
         }
     }
 
+    private Path withPicture(LetterSheet sheet) throws IOException {
+        Path png = folder.resolve("map.png");
+        BufferedImage map = new BufferedImage(3_000, 1_000, BufferedImage.TYPE_INT_RGB);
+        ImageIO.write(map, "png", png.toFile());
+        List<RichText> content = new ArrayList<>(contract());
+        content.add(RichText.of(new Picture("map", 80), "The way to the yard"));
+        Path pdf = folder.resolve("letter.pdf");
+        LetterPdf.to(pdf, new LetterPages(content, head(), sheet, Map.of("map", png), "Riding contract", "en-GB"));
+        return pdf;
+    }
+
+    @ParameterizedTest
+    @EnumSource(
+            value = PDFAFlavour.class,
+            names = {"PDFA_2_A", "PDFUA_1"})
+    void soDoesOneWithPicturesAndWordsOnEachPage(PDFAFlavour flavour) throws Exception {
+        RichText small = RichText.of(new Picture("map", 20), "Mark of the yard");
+        requireStandard(
+                flavour,
+                withPicture(new LetterSheet(
+                        false, List.of(line("Oakhollin Riding Yard")), List.of(line("Bank 12 34"), small), true)));
+    }
+
+    @Test
+    void whatBelongsOnEachPageStandsOnEach() throws Exception {
+        Path pdf =
+                withPicture(new LetterSheet(false, List.of(line("From the yard")), List.of(line("Bank 12 34")), true));
+        try (PDDocument document = Loader.loadPDF(pdf.toFile())) {
+            PDFTextStripper stripper = new PDFTextStripper();
+            for (int page = 1; page <= 2; page++) {
+                stripper.setStartPage(page);
+                stripper.setEndPage(page);
+                String words = stripper.getText(document);
+                assertThat(words).contains("From the yard", "Bank 12 34", page + " / 2");
+                assertThat(words).as("it has no head").doesNotContain("3 Fen Lane");
+            }
+        }
+        Path plain = withPicture(new LetterSheet(false, List.of(), List.of(), false));
+        assertThat(text(plain)).doesNotContain("1 / 2").contains("Ponies are led in.");
+    }
+
+    @Test
+    void aPictureKeepsItsShapeAndIsNoHigherThanThePage() throws Exception {
+        Path png = folder.resolve("tall.png");
+        ImageIO.write(new BufferedImage(1_400, 1_960, BufferedImage.TYPE_INT_RGB), "png", png.toFile());
+        List<RichText> content = List.of(line("Hello"), RichText.of(new Picture("tall", 60), "A tall picture"));
+        Path pdf = folder.resolve("tall.pdf");
+        assertThat(LetterPdf.to(pdf, tall(content, png))).isEqualTo(1);
+        List<RichText> wide = List.of(line("Hello"), RichText.of(new Picture("tall", 164), "A tall picture"));
+        assertThat(LetterPdf.to(pdf, tall(wide, png)))
+                .as("164 by 230 mm go to the next page")
+                .isEqualTo(2);
+    }
+
+    private static LetterPages tall(List<RichText> content, Path png) throws IOException {
+        return new LetterPages(content, head(), LetterSheet.USUAL, Map.of("tall", png), "Tall", "en-GB");
+    }
+
+    @Test
+    void aLetterWhosePictureIsMissingIsNone() {
+        RichText picture = RichText.of(new Picture("gone", 80), "The way to the yard");
+        assertThatIOException().isThrownBy(() -> written(List.of(picture))).withMessageContaining("picture");
+    }
+
     @Test
     void hostileTextStandsOnThePageAndDoesNothing() throws Exception {
         String hostile =
@@ -139,7 +210,8 @@ class LetterPdfTest {
                     line("Clause " + i + ": whoever rides at the yard wears a hat that fits and boots with a heel."));
         }
         Path pdf = folder.resolve("long.pdf");
-        assertThat(LetterPdf.to(pdf, content, head(), "Long", "en-GB")).isGreaterThan(40);
+        assertThat(LetterPdf.to(pdf, new LetterPages(content, head(), "Long", "en-GB")))
+                .isGreaterThan(40);
         assertThat(text(pdf)).contains("Clause 0:", "Clause 1299:");
     }
 

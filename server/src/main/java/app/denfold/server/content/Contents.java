@@ -19,6 +19,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
@@ -406,6 +407,22 @@ public class Contents {
         } catch (IOException failed) {
             throw NotNow.notStored("The copy", failed);
         }
+    }
+
+    /**
+     * Makes a PDF of all pages of one that was just made, and of chosen pages behind them.
+     *
+     * @param first lies in a temporary file
+     * @throws IOException when it cannot be written @throws Refusal when a page cannot be copied
+     */
+    public void append(Path first, int pages, List<ChosenPage> behind, Path to) throws IOException {
+        OutsideTransactions.require("copying pages");
+        List<CopyPages.Chosen> all = new ArrayList<>();
+        for (int page = 1; page <= pages; page++) {
+            all.add(new CopyPages.Chosen(first, Format.PDF, page, 0));
+        }
+        behind.forEach(page -> all.add(chosen(page)));
+        workers.copy(all, to);
     }
 
     /** @param page from 1 @param turn by how many degrees clockwise */

@@ -12,7 +12,7 @@ import org.hibernate.annotations.Immutable;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 
-/** A PDF form of others, as it came. */
+/** A PDF, as it came: a form of others to fill in, or what is attached to letters. */
 @Entity
 @Immutable
 @Table(name = "letter_form")

@@ -3,6 +3,8 @@ package app.denfold.server.letters;
 import app.denfold.core.letters.AskedFor;
 import app.denfold.core.letters.LetterBlock;
 import app.denfold.core.letters.LetterModel;
+import app.denfold.core.letters.LetterSheet;
+import app.denfold.core.letters.Picture;
 import app.denfold.core.letters.Place;
 import app.denfold.core.letters.RichText;
 import app.denfold.core.rules.Condition;
@@ -11,26 +13,36 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.annotation.Nullable;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import tools.jackson.databind.JsonNode;
 
 /**
  * The words of a model, as they are typed and kept.
  *
  * @param form what they are put in; null for a letter
+ * @param sheet what stands on each page of a letter; null for the usual
+ * @param attachments what follows the pages; null for nothing
  */
 public record ModelWords(
         @NotNull List<@NotNull @Valid Question> asks,
         @NotNull List<@NotNull @Valid Block> blocks,
-        @Nullable @Valid OnForm form) {
+        @Nullable @Valid OnForm form,
+        @Nullable @Valid Sheet sheet,
+        @Nullable List<@NotNull @Valid Attachment> attachments) {
+
+    public static final int MOST_ATTACHMENTS = 20;
 
     /** A letter. */
     public static ModelWords letter(List<Question> asks, List<Block> blocks) {
-        return new ModelWords(asks, blocks, null);
+        return new ModelWords(asks, blocks, null, null, null);
     }
 
     /**
@@ -61,6 +73,80 @@ public record ModelWords(
             double width,
             double height) {}
 
+    /**
+     * What stands on each page.
+     *
+     * @param head whether the first begins with the name, address and mark of the practice
+     * @param numbered whether each says which it is, and of how many
+     */
+    public record Sheet(
+            boolean head,
+            @NotNull List<@NotNull @Valid Piece> top,
+            @NotNull List<@NotNull @Valid Piece> foot,
+            boolean numbered) {
+
+        private LetterSheet asSheet() {
+            return new LetterSheet(
+                    head,
+                    top.stream().map(Piece::asRichText).toList(),
+                    foot.stream().map(Piece::asRichText).toList(),
+                    numbered);
+        }
+
+        private Sheet renamed(Map<UUID, UUID> ids) {
+            return new Sheet(head, Piece.renamed(top, ids), Piece.renamed(foot, ids), numbered);
+        }
+    }
+
+    /** A PDF that follows the pages. @param always whether it does in each letter, or only where the writer chooses it */
+    public record Attachment(@NotNull UUID formId, @NotNull String name, boolean always) {}
+
+    /** What follows the pages. */
+    public List<Attachment> attached() {
+        return attachments == null ? List.of() : attachments;
+    }
+
+    /** The same, where forms, attachments and pictures have other ids. @param ids new ones by old ones; others stay */
+    public ModelWords renamed(Map<UUID, UUID> ids) {
+        return new ModelWords(
+                asks,
+                blocks.stream()
+                        .map(b -> new Block(b.id, b.name, b.locked, b.optional, b.when, Piece.renamed(b.content, ids)))
+                        .toList(),
+                form == null
+                        ? null
+                        : new OnForm(ids.getOrDefault(form.formId, form.formId), form.leaveOpen, form.boxes),
+                sheet == null ? null : sheet.renamed(ids),
+                attachments == null
+                        ? null
+                        : attachments.stream()
+                                .map(a -> new Attachment(ids.getOrDefault(a.formId, a.formId), a.name, a.always))
+                                .toList());
+    }
+
+    /** The PDFs that it needs: a form, and what is attached. */
+    public Set<UUID> formIds() {
+        Set<UUID> ids = new LinkedHashSet<>();
+        if (form != null) {
+            ids.add(form.formId);
+        }
+        attached().forEach(a -> ids.add(a.formId));
+        return ids;
+    }
+
+    /** The pictures in it. */
+    public Set<UUID> pictureIds() {
+        Stream<Piece> onPages = sheet == null ? Stream.of() : Stream.concat(sheet.top.stream(), sheet.foot.stream());
+        return Stream.concat(blocks.stream().flatMap(b -> b.content.stream()), onPages)
+                .flatMap(Piece::all)
+                .flatMap(p -> Stream.ofNullable(p.picture))
+                .map(PlacedPicture::id)
+                .collect(Collectors.toSet());
+    }
+
+    /** A picture. @param width on the page, in mm */
+    public record PlacedPicture(@NotNull UUID id, int width) {}
+
     /** Something that is asked of the writer each time. */
     public record Question(
             @NotNull String code,
@@ -86,16 +172,51 @@ public record ModelWords(
             @Nullable Set<RichText.Mark> marks,
             @Nullable Integer level,
             @Nullable @Valid At place,
+            @Nullable @Valid PlacedPicture picture,
             @Nullable List<@NotNull @Valid Piece> content) {
+
+        /** One that is no picture. */
+        public Piece(
+                RichText.Type type,
+                @Nullable String text,
+                @Nullable Set<RichText.Mark> marks,
+                @Nullable Integer level,
+                @Nullable At place,
+                @Nullable List<Piece> content) {
+            this(type, text, marks, level, place, null, content);
+        }
+
+        private Stream<Piece> all() {
+            return Stream.concat(
+                    Stream.of(this),
+                    content == null ? Stream.of() : content.stream().flatMap(Piece::all));
+        }
+
+        private static List<Piece> renamed(List<Piece> pieces, Map<UUID, UUID> ids) {
+            return pieces.stream().map(p -> p.renamed(ids)).toList();
+        }
+
+        private Piece renamed(Map<UUID, UUID> ids) {
+            return new Piece(
+                    type,
+                    text,
+                    marks,
+                    level,
+                    place,
+                    picture == null ? null : new PlacedPicture(ids.getOrDefault(picture.id, picture.id), picture.width),
+                    content == null ? null : renamed(content, ids));
+        }
 
         public static Piece of(RichText piece) {
             Place place = piece.place();
+            Picture picture = piece.picture();
             return new Piece(
                     piece.type(),
                     piece.text(),
                     piece.marks().isEmpty() ? null : piece.marks(),
                     piece.type() == RichText.Type.HEADING ? Integer.valueOf(piece.level()) : null,
                     place == null ? null : new At(place.what(), place.format(), place.otherwise(), place.mustBeKnown()),
+                    picture == null ? null : new PlacedPicture(UUID.fromString(picture.id()), picture.width()),
                     piece.content().isEmpty()
                             ? null
                             : piece.content().stream().map(Piece::of).toList());
@@ -109,6 +230,7 @@ public record ModelWords(
                     marks == null ? Set.of() : marks,
                     level == null ? 0 : level,
                     place == null ? null : new Place(place.what, place.format, place.otherwise, place.mustBeKnown),
+                    picture == null ? null : new Picture(picture.id.toString(), picture.width),
                     content == null
                             ? List.of()
                             : content.stream().map(Piece::asRichText).toList());
@@ -142,6 +264,7 @@ public record ModelWords(
                                         : conditions.apply(
                                                 Objects.requireNonNull(b.when).toString()),
                                 b.content.stream().map(Piece::asRichText).toList()))
-                        .toList());
+                        .toList(),
+                sheet == null ? LetterSheet.USUAL : sheet.asSheet());
     }
 }

@@ -38,6 +38,7 @@ public class ReadModels {
     private final EvaluateFile people;
     private final Catalog catalog;
     private final KeptFormRepository forms;
+    private final KeptImageRepository images;
     private final Currency money;
 
     ReadModels(
@@ -45,11 +46,13 @@ public class ReadModels {
             EvaluateFile people,
             Catalog catalog,
             KeptFormRepository forms,
+            KeptImageRepository images,
             @Value("${denfold.currency:EUR}") String currency) {
         this.names = names;
         this.people = people;
         this.catalog = catalog;
         this.forms = forms;
+        this.images = images;
         this.money = Currency.getInstance(currency);
     }
 
@@ -63,7 +66,29 @@ public class ReadModels {
         if (words.form() != null) {
             requireBoxes(words.form(), model);
         }
+        requireKept(words);
         return model;
+    }
+
+    /** Pictures and what is attached are there. */
+    private void requireKept(ModelWords words) {
+        if (!words.pictureIds().stream().allMatch(images::existsById)) {
+            throw Refusal.invalid("words", "A picture in it is not known. Put it in again.");
+        }
+        if (words.attached().size() > ModelWords.MOST_ATTACHMENTS) {
+            throw Refusal.invalid("words", "Up to " + ModelWords.MOST_ATTACHMENTS + " attachments follow a letter.");
+        }
+        if (!words.attached().stream()
+                .allMatch(a -> forms.existsById(a.formId()) && !a.name().isBlank())) {
+            throw Refusal.invalid("words", "An attachment is not known, or has no name. Choose it again.");
+        }
+        if (words.form() != null
+                && words.form().leaveOpen()
+                && !words.attached().isEmpty()) {
+            throw Refusal.invalid(
+                    "words",
+                    "To a form whose fields can still be changed nothing can be attached: they would be lost.");
+        }
     }
 
     /** Each block of a form stands in one of its fields, or at a place on its pages. */

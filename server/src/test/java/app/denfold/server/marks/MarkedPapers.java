@@ -1,6 +1,7 @@
 package app.denfold.server.marks;
 
 import static app.denfold.server.Patience.await;
+import static org.assertj.core.api.Assertions.assertThat;
 
 import app.denfold.server.Api;
 import app.denfold.server.Papers;
@@ -53,13 +54,14 @@ public final class MarkedPapers {
         List<Map<String, Object>> places = found.<List<Map<String, Object>>>at("$[0].places").stream()
                 .map(p -> Map.of("page", p.get("page"), "areas", p.get("areas")))
                 .toList();
-        api.post(
+        Api.Answer covered = api.post(
                 "/api/covers",
                 Map.of(
                         "papers",
                         List.of(Map.of("documentId", paper, "version", found.at("$[0].version"), "places", places)),
                         "reason",
                         "third person"));
+        assertThat(covered.status()).as(covered.body()).isLessThan(300);
     }
 
     /** A copy to be looked at, for somebody of no kind. */

@@ -225,6 +225,7 @@ final class RightsTable {
             POST    /api/letter-batches/{id}/filing                            CHANGE
             GET     /api/letter-forms/{id}                                     LOOK
             GET     /api/letter-forms/{id}/pages/{page}                        LOOK
+            GET     /api/letter-images/{id}                                    LOOK
             GET     /api/letter-models                                         LOOK
             GET     /api/letter-models/versions/{id}                           LOOK
             GET     /api/letter-models/versions/{id}/changes                   LOOK
@@ -337,6 +338,7 @@ final class RightsTable {
             GET     /api/set-up/kinds                                          ADMINISTER
             PUT     /api/set-up/kinds/{code}                                   ADMINISTER
             POST    /api/set-up/letter-forms                                   ADMINISTER
+            POST    /api/set-up/letter-images                                  ADMINISTER
             POST    /api/set-up/letter-models                                  ADMINISTER
             POST    /api/set-up/letter-models/file                             ADMINISTER
             POST    /api/set-up/letter-models/try                              ADMINISTER

@@ -40,19 +40,20 @@ class LibreOffice {
      * @throws Refusal when LibreOffice is missing, or cannot read the file in 90 s
      */
     Path layOut(Path file, Format format) throws IOException {
-        return converted(file, format, "pdf");
+        return converted(file, format, "pdf", "");
     }
 
     /**
      * @param to ending of what it is made into
+     * @param filter how, as LibreOffice calls it after the ending; empty for its usual way
      * @return the same in another format in a temporary file, which the caller deletes
      * @throws Refusal when LibreOffice is missing, or cannot read the file in 90 s
      */
-    Path converted(Path file, Format format, String to) throws IOException {
+    Path converted(Path file, Format format, String to, String filter) throws IOException {
         try (WorkFolder folder = sandbox.folder()) {
             Path source = folder.receive(file, "paper." + format.ending());
             distrust(folder);
-            Process process = start(folder, source, to);
+            Process process = start(folder, source, to + filter);
             if (!ended(process)) {
                 LOG.warn("An office file of {} bytes could not be laid out", Files.size(file));
                 throw notLaidOut();

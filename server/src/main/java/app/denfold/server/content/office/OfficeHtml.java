@@ -10,11 +10,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import org.springframework.stereotype.Component;
 
-/** The words of office files with their structure, as HTML. */
+/** The words of office files with their structure and pictures, as HTML. */
 @Component
 public class OfficeHtml {
 
-    private static final int LARGEST = 20 << 20;
+    private static final int LARGEST = 60 << 20;
 
     private final LibreOffice libreOffice;
 
@@ -26,7 +26,7 @@ public class OfficeHtml {
     public String of(Path file, Format format) {
         OutsideTransactions.require("reading an office file");
         try {
-            Path html = libreOffice.converted(file, format, "html");
+            Path html = libreOffice.converted(file, format, "html", ":HTML (StarWriter):EmbedImages");
             try {
                 if (Files.size(html) > LARGEST) {
                     throw Refusal.invalid("file", "It is too long. Take the pages that matter.");

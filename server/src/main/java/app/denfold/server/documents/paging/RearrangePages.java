@@ -1,19 +1,16 @@
 package app.denfold.server.documents.paging;
 
 import app.denfold.core.pages.PageChange;
-import app.denfold.server.access.SensitiveThings;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.content.Content;
 import app.denfold.server.content.Contents;
 import app.denfold.server.content.Contents.ChosenPage;
 import app.denfold.server.content.Contents.Prepared;
-import app.denfold.server.content.office.OfficePages;
 import app.denfold.server.documents.DocumentVersion.PageSource;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.documents.FilingDetails;
 import app.denfold.server.documents.changing.Wastebasket;
-import app.denfold.server.documents.pages.PaperTurns;
 import app.denfold.server.problems.Refusal;
 import app.denfold.server.reading.Readings;
 import jakarta.annotation.Nullable;
@@ -24,7 +21,6 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -39,25 +35,22 @@ public class RearrangePages {
     private final Documents documents;
     private final Wastebasket wastebasket;
     private final Contents contents;
-    private final PaperTurns turns;
+    private final PagesOfOthers giving;
     private final Readings readings;
-    private final List<SensitiveThings> sensitive;
     private final TransactionTemplate transactions;
 
     RearrangePages(
             Documents documents,
             Wastebasket wastebasket,
             Contents contents,
-            PaperTurns turns,
+            PagesOfOthers giving,
             Readings readings,
-            List<SensitiveThings> sensitive,
             TransactionTemplate transactions) {
         this.documents = documents;
         this.wastebasket = wastebasket;
         this.contents = contents;
-        this.turns = turns;
+        this.giving = giving;
         this.readings = readings;
-        this.sensitive = sensitive;
         this.transactions = transactions;
     }
 
@@ -103,7 +96,7 @@ public class RearrangePages {
                 .map(WantedPage::page)
                 .distinct()
                 .count();
-        if (putIn < paged(documents.visible(viewer, other)).pages()) {
+        if (putIn < giving.paged(documents.visible(viewer, other)).pages()) {
             throw Refusal.invalid("emptied", "A paper is thrown away only when all its pages were put in.");
         }
     }
@@ -190,7 +183,9 @@ public class RearrangePages {
     private Plan plan(Viewer viewer, UUID id, int version, @Nullable List<WantedPage> wanted) {
         FiledDocument document = documents.open(viewer, id);
         document.requireNewest(version);
-        Content own = paged(document);
+        Content own = giving.paged(document);
+        PagesOfOthers.Into into =
+                new PagesOfOthers.Into(document.fileId(), Set.copyOf(document.types()), document.name());
         Map<UUID, FiledDocument> others = new HashMap<>();
         List<ChosenPage> pages = new ArrayList<>();
         List<PageSource> sources = new ArrayList<>();
@@ -198,8 +193,8 @@ public class RearrangePages {
         for (WantedPage page : wanted == null ? asTheyAre(own) : wanted) {
             UUID other = page.document() == null || page.document().equals(id) ? null : page.document();
             FiledDocument from =
-                    other == null ? document : others.computeIfAbsent(other, o -> other(viewer, document, o));
-            Content content = other == null ? own : paged(from);
+                    other == null ? document : others.computeIfAbsent(other, o -> giving.giving(viewer, into, o));
+            Content content = other == null ? own : giving.paged(from);
             if (other != null && (page.page() < 1 || page.page() > content.pages())) {
                 throw Refusal.invalid("pages", "“" + from.name() + "” has no page " + page.page() + ".");
             }
@@ -213,9 +208,8 @@ public class RearrangePages {
 
     /** All pages in their order, turned as they are read. */
     private List<WantedPage> asTheyAre(Content own) {
-        List<Integer> turned = turns.of(own.sha256());
         return IntStream.rangeClosed(1, own.pages())
-                .mapToObj(page -> new WantedPage(null, page, turned.isEmpty() ? 0 : turned.get(page - 1)))
+                .mapToObj(page -> new WantedPage(null, page, giving.turn(own, page)))
                 .toList();
     }
 
@@ -228,46 +222,6 @@ public class RearrangePages {
             throw Refusal.conflict("nothing-changed", "The pages are as they were; there is nothing to save.");
         }
         return change;
-    }
-
-    /**
-     * A paper whose pages may go into another: one of the same file, whose name everybody there may read, and what is
-     * sensitive stays among what is.
-     */
-    private FiledDocument other(Viewer viewer, FiledDocument into, UUID id) {
-        FiledDocument other = documents.visible(viewer, id);
-        if (!other.fileId().equals(into.fileId())) {
-            throw Refusal.conflict(
-                    "other-file", "“" + other.name() + "” lies in another file. Move it here, or copy it, first.");
-        }
-        if (other.isEnteredInError()) {
-            throw Refusal.conflict("entered-in-error", "“" + other.name() + "” was marked as entered in error.");
-        }
-        Set<String> codes = sensitive.stream()
-                .flatMap(s -> s.typesWithSections().keySet().stream())
-                .collect(Collectors.toSet());
-        boolean isSensitive = other.types().stream().anyMatch(codes::contains);
-        if (isSensitive && into.types().stream().noneMatch(codes::contains)) {
-            throw Refusal.conflict(
-                    "sensitive-pages",
-                    "“" + other.name() + "” is sensitive and “" + into.name()
-                            + "” is not: more people would see its pages there.");
-        }
-        return other;
-    }
-
-    private Content paged(FiledDocument document) {
-        Content content = contents.content(document.latest().sha256());
-        if (OfficePages.isOffice(content)) {
-            throw Refusal.conflict(
-                    "office-file",
-                    "“" + document.name()
-                            + "” is an office file: its pages are changed in the program it was made with.");
-        }
-        if (content.pages() == 0) {
-            throw Refusal.conflict("no-pages", "“" + document.name() + "” has no pages that could be moved.");
-        }
-        return content;
     }
 
     private int add(Viewer viewer, UUID id, int version, Plan plan, Prepared made) {

@@ -88,6 +88,12 @@ final class CompareVersions {
         if (!Objects.equals(older.form(), newer.form())) {
             notes.add(newer.form() == null ? "It is no longer put in a form." : "The form, or places on it, changed.");
         }
+        if (!Objects.equals(older.sheet(), newer.sheet())) {
+            notes.add("What stands on each page changed.");
+        }
+        if (!older.attached().equals(newer.attached())) {
+            notes.add("Other papers are attached.");
+        }
         if (!order(older, newer).equals(order(newer, older))) {
             notes.add("Parts stand in another order.");
         }

@@ -1,5 +1,6 @@
 package app.denfold.server.letters.models;
 
+import app.denfold.core.letters.RichText;
 import app.denfold.paper.Format;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.commits.OutsideTransactions;
@@ -8,6 +9,8 @@ import app.denfold.server.content.UploadedFile;
 import app.denfold.server.content.office.OfficeHtml;
 import app.denfold.server.letters.KeptForm;
 import app.denfold.server.letters.KeptFormRepository;
+import app.denfold.server.letters.KeptImage;
+import app.denfold.server.letters.KeptImageRepository;
 import app.denfold.server.letters.KeptModel;
 import app.denfold.server.letters.KeptModelRepository;
 import app.denfold.server.letters.KnownNames;
@@ -16,8 +19,10 @@ import app.denfold.server.letters.ModelVersionRepository;
 import app.denfold.server.letters.ModelWords;
 import app.denfold.server.letters.ModelWords.Piece;
 import app.denfold.server.letters.forms.Forms;
+import app.denfold.server.letters.images.Images;
 import app.denfold.server.letters.models.Models.ModelDetails;
 import app.denfold.server.letters.models.Models.VersionDetails;
+import app.denfold.server.problems.NotNow;
 import app.denfold.server.problems.Refusal;
 import jakarta.validation.Valid;
 import jakarta.validation.Validator;
@@ -28,13 +33,19 @@ import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.UUID;
-import java.util.stream.Stream;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipFile;
@@ -45,8 +56,8 @@ import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * Models as open files, so that one practice can hand them to another: a ZIP with {@code model.json} and the forms that it
- * fills in.
+ * Models as open files, so that one practice can hand them to another: a ZIP with {@code model.json}, the forms that it
+ * fills in, what it attaches, and its pictures.
  */
 @Service
 class ModelFiles {
@@ -59,13 +70,16 @@ class ModelFiles {
     private static final int LARGEST_JSON = 5 << 20;
     private static final int LARGEST_FORM = 50 << 20;
     private static final int MOST_VERSIONS = 200;
-    private static final int MOST_FORMS = 20;
+    private static final int MOST_FORMS = 40;
+    private static final int MOST_IMAGES = 100;
 
     private final Models models;
     private final KeptModelRepository kept;
     private final ModelVersionRepository versions;
     private final KeptFormRepository keptForms;
+    private final KeptImageRepository keptImages;
     private final Forms forms;
+    private final Images images;
     private final OfficeHtml office;
     private final KnownNames names;
     private final Contents contents;
@@ -78,7 +92,9 @@ class ModelFiles {
             KeptModelRepository kept,
             ModelVersionRepository versions,
             KeptFormRepository keptForms,
+            KeptImageRepository keptImages,
             Forms forms,
+            Images images,
             OfficeHtml office,
             KnownNames names,
             Contents contents,
@@ -89,7 +105,9 @@ class ModelFiles {
         this.kept = kept;
         this.versions = versions;
         this.keptForms = keptForms;
+        this.keptImages = keptImages;
         this.forms = forms;
+        this.images = images;
         this.office = office;
         this.names = names;
         this.contents = contents;
@@ -98,8 +116,8 @@ class ModelFiles {
         this.validator = validator;
     }
 
-    /** @param file its name in the ZIP */
-    record FormInFile(
+    /** A form, what is attached, or a picture. @param file its name in the ZIP */
+    record PartOfModel(
             @NotNull UUID id, @NotNull String name, @NotNull String file) {}
 
     record VersionInFile(
@@ -114,22 +132,36 @@ class ModelFiles {
             @NotNull String type,
             @NotNull List<@NotNull String> kinds,
             @NotNull List<@NotNull @Valid VersionInFile> versions,
-            @NotNull List<@NotNull @Valid FormInFile> forms) {}
+            @NotNull List<@NotNull @Valid PartOfModel> forms,
+            @NotNull List<@NotNull @Valid PartOfModel> images) {
 
-    /** A model that is written as a file. */
-    record Written(String name, ModelInFile model, List<KeptForm> forms) {}
+        /** One that was written when there were no pictures says nothing of them. */
+        ModelInFile {
+            images = images == null ? List.of() : images;
+        }
+    }
+
+    /** A model that is written as a file. @param files the hashes of its forms and pictures by their names in the ZIP */
+    record Written(String name, ModelInFile model, Map<String, String> files) {}
 
     /** @throws Refusal when there is no such model, or the viewer may not see papers of its type */
     Written of(Viewer viewer, UUID id) {
         return Objects.requireNonNull(transactions.execute(t -> {
             KeptModel model = models.visible(viewer, id);
             List<ModelVersion> all = versions.findByModelIdOrderByNumber(id);
-            List<KeptForm> used = all.stream()
-                    .flatMap(v -> Stream.ofNullable(v.words().form()))
-                    .map(ModelWords.OnForm::formId)
-                    .distinct()
-                    .map(form -> keptForms.findById(form).orElseThrow())
-                    .toList();
+            List<PartOfModel> parts = new ArrayList<>();
+            List<PartOfModel> pictures = new ArrayList<>();
+            Map<String, String> inZip = new LinkedHashMap<>();
+            for (UUID form : idsOf(all, ModelWords::formIds)) {
+                KeptForm kept = keptForms.findById(form).orElseThrow();
+                parts.add(new PartOfModel(form, kept.name(), "forms/" + form + ".pdf"));
+                inZip.put("forms/" + form + ".pdf", kept.sha256());
+            }
+            for (UUID image : idsOf(all, ModelWords::pictureIds)) {
+                KeptImage kept = keptImages.findById(image).orElseThrow();
+                pictures.add(new PartOfModel(image, kept.name(), "images/" + image + ".png"));
+                inZip.put("images/" + image + ".png", kept.sha256());
+            }
             ModelInFile file = new ModelInFile(
                     FORMAT,
                     model.name(),
@@ -138,15 +170,14 @@ class ModelFiles {
                     all.stream()
                             .map(v -> new VersionInFile(v.language(), v.holdsFrom(), v.words()))
                             .toList(),
-                    used.stream()
-                            .map(f -> new FormInFile(f.id(), f.name(), fileOf(f)))
-                            .toList());
-            return new Written(model.name(), file, used);
+                    parts,
+                    pictures);
+            return new Written(model.name(), file, inZip);
         }));
     }
 
-    private static String fileOf(KeptForm form) {
-        return "forms/" + form.id() + ".pdf";
+    private static Set<UUID> idsOf(List<ModelVersion> all, Function<ModelWords, Set<UUID>> ids) {
+        return all.stream().flatMap(v -> ids.apply(v.words()).stream()).collect(Collectors.toCollection(TreeSet::new));
     }
 
     void write(Written written, OutputStream to) throws IOException {
@@ -155,9 +186,9 @@ class ModelFiles {
             zip.putNextEntry(new ZipEntry(JSON));
             zip.write(mapper.writerWithDefaultPrettyPrinter().writeValueAsBytes(written.model));
             zip.closeEntry();
-            for (KeptForm form : written.forms) {
-                zip.putNextEntry(new ZipEntry(fileOf(form)));
-                Files.copy(contents.file(form.sha256()), zip);
+            for (Map.Entry<String, String> file : written.files.entrySet()) {
+                zip.putNextEntry(new ZipEntry(file.getKey()));
+                Files.copy(contents.file(file.getValue()), zip);
                 zip.closeEntry();
             }
         }
@@ -174,7 +205,9 @@ class ModelFiles {
         try (ZipFile zip = new ZipFile(file.path().toFile())) {
             ModelInFile model = read(zip);
             models.check(new ModelDetails(0, freeName(model.name), model.type, model.kinds, null));
-            Map<UUID, UUID> taken = forms(viewer, zip, model.forms);
+            Map<UUID, UUID> taken = new HashMap<>();
+            take(zip, model.forms, taken, part -> forms.add(viewer, part).id());
+            take(zip, model.images, taken, part -> images.add(viewer, part).id());
             return Objects.requireNonNull(transactions.execute(t -> add(viewer, model, taken)));
         } catch (ZipException | JacksonException none) {
             throw Refusal.invalid("file", "“" + file.name() + "” is no file of a model.");
@@ -194,21 +227,42 @@ class ModelFiles {
                 .orElseThrow(() -> Refusal.invalid(
                         "file", "“" + file.name() + "” is no text document. Choose a DOCX, DOC, ODT or RTF file."));
         String html = office.of(file.path(), format);
+        AtomicInteger lost = new AtomicInteger();
         try {
-            OfficeWords.Read read = OfficeWords.of(html, names.kinds().keySet());
-            if (read.pieces().isEmpty()) {
+            List<RichText> pieces =
+                    OfficeWords.of(html, names.kinds().keySet(), picture -> kept(viewer, file.name(), picture, lost));
+            if (pieces.isEmpty()) {
                 throw Refusal.invalid("file", "There are no words in “" + file.name() + "”.");
             }
-            return new OfficeAnswer(read.pieces().stream().map(Piece::of).toList(), read.images());
+            return new OfficeAnswer(pieces.stream().map(Piece::of).toList(), lost.get());
         } catch (IllegalArgumentException wrong) {
             throw Refusal.invalid("file", "“" + file.name() + "” cannot be a model: " + wrong.getMessage() + ".");
+        }
+    }
+
+    /** @return its id; empty for one that is no whole picture */
+    private Optional<UUID> kept(Viewer viewer, String name, byte[] picture, AtomicInteger lost) {
+        try {
+            Path file = Files.createTempFile("picture", ".part");
+            try {
+                Files.write(file, picture);
+                return Optional.of(images.add(viewer, new UploadedFile(file, "picture of " + name))
+                        .id());
+            } finally {
+                Files.deleteIfExists(file);
+            }
+        } catch (Refusal none) {
+            lost.incrementAndGet();
+            return Optional.empty();
+        } catch (IOException failed) {
+            throw NotNow.notStored("A picture", failed);
         }
     }
 
     private UUID add(Viewer viewer, ModelInFile model, Map<UUID, UUID> taken) {
         UUID id = models.add(viewer, new ModelDetails(0, freeName(model.name), model.type, model.kinds, null));
         model.versions.forEach(v ->
-                models.addVersion(viewer, id, new VersionDetails(v.language, v.holdsFrom, withForm(v.words, taken))));
+                models.addVersion(viewer, id, new VersionDetails(v.language, v.holdsFrom, v.words.renamed(taken))));
         return id;
     }
 
@@ -218,8 +272,11 @@ class ModelFiles {
         if (!FORMAT.equals(model.format) || !validator.validate(model).isEmpty()) {
             throw new ZipException();
         }
-        if (model.versions.size() > MOST_VERSIONS || model.forms.size() > MOST_FORMS) {
-            throw new IOException("it holds more than " + MOST_VERSIONS + " versions or " + MOST_FORMS + " forms");
+        if (model.versions.size() > MOST_VERSIONS
+                || model.forms.size() > MOST_FORMS
+                || model.images.size() > MOST_IMAGES) {
+            throw new IOException("it holds more than " + MOST_VERSIONS + " versions, " + MOST_FORMS + " forms or "
+                    + MOST_IMAGES + " pictures");
         }
         return model;
     }
@@ -232,32 +289,19 @@ class ModelFiles {
         return free;
     }
 
-    private Map<UUID, UUID> forms(Viewer viewer, ZipFile zip, List<FormInFile> all) throws IOException {
-        Map<UUID, UUID> taken = new HashMap<>();
-        for (FormInFile form : all) {
-            Path pdf = Files.createTempFile("form", ".pdf");
+    /** @param ids of what was taken in, by the ids it had */
+    private static void take(
+            ZipFile zip, List<PartOfModel> parts, Map<UUID, UUID> ids, Function<UploadedFile, UUID> add)
+            throws IOException {
+        for (PartOfModel part : parts) {
+            Path file = Files.createTempFile("model", ".part");
             try {
-                Files.write(pdf, bytes(zip, form.file, LARGEST_FORM));
-                taken.put(
-                        form.id,
-                        forms.add(viewer, new UploadedFile(pdf, UploadedFile.lastName(form.name)))
-                                .id());
+                Files.write(file, bytes(zip, part.file, LARGEST_FORM));
+                ids.put(part.id, add.apply(new UploadedFile(file, UploadedFile.lastName(part.name))));
             } finally {
-                Files.deleteIfExists(pdf);
+                Files.deleteIfExists(file);
             }
         }
-        return taken;
-    }
-
-    private static ModelWords withForm(ModelWords words, Map<UUID, UUID> taken) {
-        ModelWords.OnForm form = words.form();
-        return form == null
-                ? words
-                : new ModelWords(
-                        words.asks(),
-                        words.blocks(),
-                        new ModelWords.OnForm(
-                                taken.getOrDefault(form.formId(), form.formId()), form.leaveOpen(), form.boxes()));
     }
 
     /** However large it says it is, no more is read. */

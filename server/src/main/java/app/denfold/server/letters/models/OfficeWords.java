@@ -1,14 +1,19 @@
 package app.denfold.server.letters.models;
 
+import app.denfold.core.letters.Picture;
 import app.denfold.core.letters.Place;
 import app.denfold.core.letters.Reckoning;
 import app.denfold.core.letters.RichText;
 import app.denfold.core.letters.RichText.Mark;
 import app.denfold.core.letters.RichText.Type;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
+import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jsoup.Jsoup;
@@ -23,25 +28,31 @@ final class OfficeWords {
     private static final Pattern NAME = Pattern.compile("\\{([^{}]{1,200})}");
     private static final int DEEPEST_HEADING = 3;
 
-    private final Set<String> names;
-    private int images;
+    private static final Pattern DATA = Pattern.compile("data:image/[a-z+.-]{1,20};base64,(.+)", Pattern.DOTALL);
+    private static final int MOST_PICTURES = 20;
+    private static final double MM_OF_PIXEL = 25.4 / 96;
 
-    private OfficeWords(Set<String> names) {
+    private final Set<String> names;
+    private final Function<byte[], Optional<UUID>> keep;
+    private int pictures;
+
+    /** Pictures of the line that is read, which stand after it. */
+    private final List<RichText> waiting = new ArrayList<>();
+
+    private OfficeWords(Set<String> names, Function<byte[], Optional<UUID>> keep) {
         this.names = names;
+        this.keep = keep;
     }
 
-    /** @param images how many could not be taken over */
-    record Read(List<RichText> pieces, int images) {}
-
     /**
-     * Paragraphs, headings, lists, tables, page breaks and looks; names in braces become places.
+     * Paragraphs, headings, lists, tables, pictures, page breaks and looks; names in braces become places.
      *
      * @param names that are known
+     * @param keep takes a picture in; empty when that is not possible
      * @throws IllegalArgumentException in words, when it cannot be a model
      */
-    static Read of(String html, Set<String> names) {
-        OfficeWords words = new OfficeWords(names);
-        return new Read(words.blocks(Jsoup.parse(html).body(), false), words.images);
+    static List<RichText> of(String html, Set<String> names, Function<byte[], Optional<UUID>> keep) {
+        return new OfficeWords(names, keep).blocks(Jsoup.parse(html).body(), false);
     }
 
     /** @param isInside whether they stand in a list or table, where no page ends */
@@ -125,13 +136,15 @@ final class OfficeWords {
     }
 
     /** Nothing of a line that holds nothing but spaces. */
-    private static void addLine(List<RichText> blocks, List<RichText> line, Type type, int level) {
+    private void addLine(List<RichText> blocks, List<RichText> line, Type type, int level) {
         if (line.stream()
                 .anyMatch(p ->
                         p.type() != Type.WORDS || p.text() != null && !p.text().isBlank())) {
             blocks.add(piece(type, level, List.copyOf(line)));
         }
         line.clear();
+        blocks.addAll(waiting);
+        waiting.clear();
     }
 
     private void inside(List<RichText> line, Element element, Set<Mark> marks) {
@@ -144,11 +157,32 @@ final class OfficeWords {
         } else if (node instanceof Element element) {
             switch (element.normalName()) {
                 case "br" -> line.add(RichText.of(Type.LINE_BREAK));
-                case "img" -> images++;
+                case "img" -> picture(element);
                 case "style", "script", "title" -> {}
                 default -> inside(line, element, with(marks, markOf(element.normalName())));
             }
         }
+    }
+
+    private void picture(Element image) {
+        Matcher data = DATA.matcher(image.attr("src"));
+        if (!data.matches() || ++pictures > MOST_PICTURES) {
+            keep.apply(new byte[0]);
+            return;
+        }
+        String shows = image.attr("alt").isBlank() ? "Picture " + pictures : image.attr("alt");
+        keep.apply(Base64.getMimeDecoder().decode(data.group(1)))
+                .ifPresent(id -> waiting.add(RichText.of(
+                        new Picture(id.toString(), width(image)),
+                        shows.substring(0, Math.min(RichText.LONGEST_SHOWN, shows.length())))));
+    }
+
+    /** As wide as in the file, as far as there is room. */
+    private static int width(Element image) {
+        String pixels = image.attr("width");
+        long width =
+                pixels.matches("\\d{1,5}") ? Math.round(Integer.parseInt(pixels) * MM_OF_PIXEL) : Picture.WIDEST / 2;
+        return (int) Math.max(Picture.NARROWEST, Math.min(Picture.WIDEST, width));
     }
 
     private static @Nullable Mark markOf(String name) {

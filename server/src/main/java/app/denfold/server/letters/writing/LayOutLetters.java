@@ -6,6 +6,7 @@ import app.denfold.core.letters.RichText;
 import app.denfold.paper.Format;
 import app.denfold.paper.forms.FilledForm;
 import app.denfold.paper.letters.LetterHead;
+import app.denfold.paper.letters.LetterPages;
 import app.denfold.paper.reading.PageFacts;
 import app.denfold.paper.reading.ReadPages;
 import app.denfold.paper.worker.PaperWorkers;
@@ -14,7 +15,9 @@ import app.denfold.paper.worker.WorkerLost;
 import app.denfold.server.access.secrets.Secrets;
 import app.denfold.server.commits.OutsideTransactions;
 import app.denfold.server.content.Contents;
+import app.denfold.server.content.Contents.ChosenPage;
 import app.denfold.server.letters.KeptFormRepository;
+import app.denfold.server.letters.KeptImageRepository;
 import app.denfold.server.letters.ModelWords;
 import app.denfold.server.practice.PracticeLook;
 import app.denfold.server.practice.PracticeSettings;
@@ -24,11 +27,16 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
+import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** Lays letters out as PDF, in a worker. */
@@ -38,35 +46,71 @@ class LayOutLetters {
     private final PaperWorkers workers;
     private final Contents contents;
     private final KeptFormRepository forms;
+    private final KeptImageRepository images;
     private final PracticeSettings settings;
 
-    LayOutLetters(PaperWorkers quickWorkers, Contents contents, KeptFormRepository forms, PracticeSettings settings) {
+    LayOutLetters(
+            PaperWorkers quickWorkers,
+            Contents contents,
+            KeptFormRepository forms,
+            KeptImageRepository images,
+            PracticeSettings settings) {
         this.workers = quickWorkers;
         this.contents = contents;
         this.forms = forms;
+        this.images = images;
         this.settings = settings;
     }
 
     /** What is to be laid out. */
-    sealed interface Wanted {}
+    sealed interface Wanted {
+        /** Pages that follow. */
+        List<ChosenPage> attached();
+    }
 
-    /** A letter. @param title what the document is called @param language an IETF tag */
-    record OnPages(List<RichText> content, LetterHead head, String title, String language) implements Wanted {}
+    /** A letter. @param images hashes of its pictures, by their ids @param title what the document is called */
+    record OnPages(
+            Letter letter,
+            LetterHead head,
+            Map<String, String> images,
+            String title,
+            String language,
+            List<ChosenPage> attached)
+            implements Wanted {}
 
     /** A form that is filled in. */
-    record InForm(String sha256, List<FilledForm.Value> values, boolean leaveOpen) implements Wanted {}
+    record InForm(String sha256, List<FilledForm.Value> values, boolean leaveOpen, List<ChosenPage> attached)
+            implements Wanted {}
 
-    Wanted wanted(Letter letter, ModelWords words, String title, String language) {
+    /** @throws Refusal when a picture in it is no longer known */
+    Wanted wanted(Letter letter, ModelWords words, String title, String language, List<ChosenPage> attached) {
         if (words.form() != null) {
-            return inForm(letter, words.form());
+            return inForm(letter, words.form(), attached);
         }
         PracticeLook look = settings.look();
         byte[] mark = settings.mark().orElse(new byte[0]);
         LetterHead head = new LetterHead(look.name(), look.address(), look.colour(), mark);
-        return new OnPages(letter.content(), head, title, language);
+        return new OnPages(letter, head, images(letter), title, language, attached);
     }
 
-    private InForm inForm(Letter letter, ModelWords.OnForm form) {
+    private Map<String, String> images(Letter letter) {
+        Map<String, String> all = new TreeMap<>();
+        Stream.of(letter.content(), letter.sheet().top(), letter.sheet().foot())
+                .flatMap(List::stream)
+                .flatMap(RichText::all)
+                .flatMap(piece -> Stream.ofNullable(piece.picture()))
+                .forEach(picture -> all.computeIfAbsent(picture.id(), this::image));
+        return all;
+    }
+
+    private String image(String id) {
+        return images.findById(UUID.fromString(id))
+                .orElseThrow(() -> Refusal.conflict(
+                        "picture-unknown", "A picture in this letter is not known any more. Correct that part."))
+                .sha256();
+    }
+
+    private InForm inForm(Letter letter, ModelWords.OnForm form, List<ChosenPage> attached) {
         Map<String, String> texts =
                 letter.blocks().stream().collect(Collectors.toMap(f -> f.block().id(), FillLetter.Filled::plain));
         List<FilledForm.Value> values = form.boxes().stream()
@@ -81,13 +125,15 @@ class LayOutLetters {
                         b.height(),
                         texts.getOrDefault(b.block(), "")))
                 .toList();
-        return new InForm(forms.findById(form.formId()).orElseThrow().sha256(), values, form.leaveOpen());
+        return new InForm(forms.findById(form.formId()).orElseThrow().sha256(), values, form.leaveOpen(), attached);
     }
 
     /** By which it is known whether two are laid out alike. */
     static String key(Wanted wanted) {
         String all = wanted instanceof OnPages letter
-                ? letter.content + "|" + letter.head.name() + "|" + letter.head.address() + "|"
+                ? letter.letter.content() + "|" + letter.letter.sheet() + "|" + letter.images + "|" + letter.attached
+                        + "|"
+                        + letter.head.name() + "|" + letter.head.address() + "|"
                         + letter.head.colour() + "|" + Arrays.hashCode(letter.head.mark()) + "|" + letter.title + "|"
                         + letter.language
                 : wanted.toString();
@@ -101,7 +147,8 @@ class LayOutLetters {
             Path pdf = Files.createTempFile("letter", ".pdf");
             try {
                 int pages = to(pdf, wanted);
-                return contents.made(pdf, pages);
+                attach(pdf, pages, wanted.attached());
+                return contents.made(pdf, pages + wanted.attached().size());
             } finally {
                 Files.deleteIfExists(pdf);
             }
@@ -118,13 +165,13 @@ class LayOutLetters {
     /**
      * What stands on the pages of a letter, so that it is found, and its places to sign are known, as soon as it is filed.
      *
-     * @return empty for a form, whose pages may be pictures, and where it is not possible at the moment: then it is read as
+     * @return empty for a form and where papers follow, whose pages may be pictures, and where it is not possible at the moment: then it is read as
      *     all papers are
      */
     List<PageFacts> read(Wanted wanted, String sha256) {
         OutsideTransactions.require("reading a letter");
         List<PageFacts> pages = new ArrayList<>();
-        if (wanted instanceof OnPages) {
+        if (wanted instanceof OnPages && wanted.attached().isEmpty()) {
             try {
                 workers.read(contents.file(sha256), Format.PDF, ReadPages.Settings.codesOnly(), 1, pages::add);
             } catch (IOException later) {
@@ -134,12 +181,34 @@ class LayOutLetters {
         return pages;
     }
 
+    private void attach(Path pdf, int pages, List<ChosenPage> attached) throws IOException {
+        if (!attached.isEmpty()) {
+            Path alone = Files.createTempFile("letter", ".pdf");
+            try {
+                Files.copy(pdf, alone, StandardCopyOption.REPLACE_EXISTING);
+                contents.append(alone, pages, attached, pdf);
+            } finally {
+                Files.deleteIfExists(alone);
+            }
+        }
+    }
+
     private int to(Path pdf, Wanted wanted) throws IOException {
         if (wanted instanceof InForm form) {
             return workers.fillForm(
                     contents.wholeFile(contents.content(form.sha256)), form.values, form.leaveOpen, pdf);
         }
         OnPages letter = (OnPages) wanted;
-        return workers.letter(letter.content, letter.head, letter.title, letter.language, pdf);
+        Map<String, Path> pictures = new HashMap<>();
+        letter.images.forEach((id, sha256) -> pictures.put(id, contents.file(sha256)));
+        return workers.letter(
+                new LetterPages(
+                        letter.letter.content(),
+                        letter.head,
+                        letter.letter.sheet(),
+                        pictures,
+                        letter.title,
+                        letter.language),
+                pdf);
     }
 }

@@ -169,10 +169,7 @@ class ManyLetters {
         for (Written written : visible(viewer, id)) {
             DraftLetter draft = written.draft();
             if (draft.filedAt() == null) {
-                Map<String, String> all = new HashMap<>(draft.writing().answers());
-                all.putAll(answers);
-                WrittenSoFar next = new WrittenSoFar(
-                        all, draft.writing().leftOut(), draft.writing().corrected());
+                WrittenSoFar next = draft.writing().with(answers);
                 next.asWriting();
                 draft.write(next, viewer, calendar.now());
                 letters.save(draft);

@@ -43,6 +43,7 @@ class ShowLetters {
     private final WriteLetters write;
     private final KeptModelRepository models;
     private final ModelVersionRepository versions;
+    private final AttachedPapers attached;
     private final KnownNames names;
     private final PersonFiles files;
     private final AuditTrail trail;
@@ -52,6 +53,7 @@ class ShowLetters {
             WriteLetters write,
             KeptModelRepository models,
             ModelVersionRepository versions,
+            AttachedPapers attached,
             KnownNames names,
             PersonFiles files,
             AuditTrail trail) {
@@ -59,6 +61,7 @@ class ShowLetters {
         this.write = write;
         this.models = models;
         this.versions = versions;
+        this.attached = attached;
         this.names = names;
         this.files = files;
         this.trail = trail;
@@ -150,7 +153,15 @@ class ShowLetters {
             @Nullable String problem,
             boolean keepable) {}
 
-    /** @param changes how often it was changed, which a change of it has to name @param ready whether it can be filed */
+    /** Something that the model attaches or offers. @param attached whether it follows this letter */
+    record AttachmentAnswer(UUID id, String name, boolean always, boolean attached) {}
+
+    /**
+     * @param attachments what the model attaches, or offers to
+     * @param papers of the file that are attached
+     * @param changes how often it was changed, which a change of it has to name
+     * @param ready whether it can be filed
+     */
     record LetterAnswer(
             UUID id,
             int changes,
@@ -163,6 +174,8 @@ class ShowLetters {
             boolean ready,
             List<AskAnswer> asks,
             List<BlockAnswer> blocks,
+            List<AttachmentAnswer> attachments,
+            List<AttachedPapers.Attached> papers,
             WrittenSoFar writing,
             String by,
             Instant changedAt,
@@ -186,10 +199,20 @@ class ShowLetters {
                 written.letter().isReady(),
                 asks(written, draft.documentId() == null ? names.keepable(viewer, written.file()) : Set.of()),
                 written.letter().blocks().stream().map(b -> block(b, draft)).toList(),
+                attachments(written),
+                attached.chosen(viewer, draft),
                 draft.writing(),
                 draft.byName(),
                 draft.changedAt(),
                 draft.documentId());
+    }
+
+    private static List<AttachmentAnswer> attachments(Written written) {
+        List<UUID> chosen = written.draft().writing().attached();
+        return written.version().words().attached().stream()
+                .map(a -> new AttachmentAnswer(
+                        a.formId(), a.name(), a.always(), a.always() || chosen.contains(a.formId())))
+                .toList();
     }
 
     private static BlockAnswer block(FillLetter.Filled filled, DraftLetter draft) {

@@ -8,6 +8,7 @@ import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.content.Contents;
 import app.denfold.server.content.destroying.DestroyContent;
+import app.denfold.server.documents.DocumentVersion.PageSource;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.documents.FilingDetails;
@@ -15,6 +16,7 @@ import app.denfold.server.letters.KeptModel;
 import app.denfold.server.letters.KeptModelRepository;
 import app.denfold.server.letters.ModelVersion;
 import app.denfold.server.letters.ModelVersionRepository;
+import app.denfold.server.letters.ModelWords;
 import app.denfold.server.letters.ReadModels;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.PersonFiles;
@@ -25,6 +27,9 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Objects;
 import java.util.UUID;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -38,6 +43,7 @@ class WriteLetters {
     private final ModelVersionRepository versions;
     private final ReadModels read;
     private final LayOutLetters layOut;
+    private final AttachedPapers attached;
     private final PersonFiles files;
     private final Accounts accounts;
     private final Documents documents;
@@ -54,6 +60,7 @@ class WriteLetters {
             ModelVersionRepository versions,
             ReadModels read,
             LayOutLetters layOut,
+            AttachedPapers attached,
             PersonFiles files,
             Accounts accounts,
             Documents documents,
@@ -68,6 +75,7 @@ class WriteLetters {
         this.versions = versions;
         this.read = read;
         this.layOut = layOut;
+        this.attached = attached;
         this.files = files;
         this.accounts = accounts;
         this.documents = documents;
@@ -195,21 +203,35 @@ class WriteLetters {
 
     /** Lays it out unless that was done already. */
     Pages pages(Viewer viewer, UUID id) {
-        return pages(Objects.requireNonNull(transactions.execute(t -> written(viewer, id))));
+        return pages(Objects.requireNonNull(transactions.execute(t -> whole(viewer, id))));
     }
 
-    private Pages pages(Written written) {
-        LayOutLetters.Wanted wanted = wanted(written);
-        String key = LayOutLetters.key(wanted);
-        String shown = written.draft.previewSha256();
-        if (shown == null || !key.equals(written.draft.previewOf())) {
-            shown = show(written.draft.id(), key, layOut.layOut(wanted));
+    /** A letter, and what follows it. */
+    private record Whole(Written written, LayOutLetters.Wanted wanted, List<AttachedPapers.Page> attached) {}
+
+    private Whole whole(Viewer viewer, UUID id) {
+        Written written = written(viewer, id);
+        ModelWords words = written.version.words();
+        List<AttachedPapers.Page> behind = attached.of(viewer, written.draft, written.model, words);
+        return new Whole(
+                written,
+                layOut.wanted(
+                        written.letter,
+                        words,
+                        written.model.name(),
+                        written.version.language(),
+                        behind.stream().map(AttachedPapers.Page::page).toList()),
+                behind);
+    }
+
+    private Pages pages(Whole whole) {
+        DraftLetter draft = whole.written.draft;
+        String key = LayOutLetters.key(whole.wanted);
+        String shown = draft.previewSha256();
+        if (shown == null || !key.equals(draft.previewOf())) {
+            shown = show(draft.id(), key, layOut.layOut(whole.wanted));
         }
         return new Pages(shown, contents.content(shown).pages());
-    }
-
-    private LayOutLetters.Wanted wanted(Written written) {
-        return layOut.wanted(written.letter, written.version.words(), written.model.name(), written.version.language());
     }
 
     private String show(UUID id, String key, Contents.Prepared made) {
@@ -229,9 +251,10 @@ class WriteLetters {
     /** The pages as they were last laid out, unless they say something else than the viewer may know by now. */
     @Transactional(readOnly = true)
     public String shown(Viewer viewer, UUID id) {
-        Written written = written(viewer, id);
-        String shown = written.draft.previewSha256();
-        if (shown == null || !LayOutLetters.key(wanted(written)).equals(written.draft.previewOf())) {
+        Whole whole = whole(viewer, id);
+        DraftLetter draft = whole.written.draft;
+        String shown = draft.previewSha256();
+        if (shown == null || !LayOutLetters.key(whole.wanted).equals(draft.previewOf())) {
             throw Refusal.notFound("page");
         }
         return shown;
@@ -244,15 +267,16 @@ class WriteLetters {
      */
     FiledDocument file(Viewer viewer, UUID id, int changes) {
         viewer.requireChange();
-        Written written = Objects.requireNonNull(transactions.execute(t -> {
+        Whole whole = Objects.requireNonNull(transactions.execute(t -> {
             open(viewer, draft(viewer, id), changes);
-            return written(viewer, id);
+            return whole(viewer, id);
         }));
+        Written written = whole.written;
         requireReady(written.letter);
         // what was found ready is what is filed: the pages that were looked at, unless the file knows something else by
         // now
-        Pages pages = pages(written);
-        List<PageFacts> read = layOut.read(wanted(written), pages.sha256);
+        Pages pages = pages(whole);
+        List<PageFacts> read = layOut.read(whole.wanted, pages.sha256);
         return Objects.requireNonNull(transactions.execute(t -> {
             DraftLetter draft = letters.findToFile(id).orElseThrow(() -> Refusal.notFound("letter"));
             requireVisible(viewer, draft);
@@ -270,7 +294,9 @@ class WriteLetters {
                     new Documents.Received(
                             pages.sha256,
                             today,
-                            "written as “" + written.model.name() + "”, version " + written.version.number()));
+                            "written as “" + written.model.name() + "”, version " + written.version.number(),
+                            false,
+                            sources(pages.count, whole.attached)));
             if (read.isEmpty()) {
                 readings.ask(pages.sha256);
             } else {
@@ -280,6 +306,17 @@ class WriteLetters {
             letters.save(draft);
             return filed;
         }));
+    }
+
+    /** @return null where none of its pages comes from elsewhere */
+    private static @Nullable List<PageSource> sources(int pages, List<AttachedPapers.Page> attached) {
+        return attached.isEmpty()
+                ? null
+                : Stream.concat(
+                                IntStream.rangeClosed(1, pages - attached.size())
+                                        .mapToObj(page -> new PageSource(null, 0, page, 0)),
+                                attached.stream().map(AttachedPapers.Page::source))
+                        .toList();
     }
 
     private static void requireReady(Letter letter) {

@@ -3,18 +3,22 @@ package app.denfold.server.letters.models;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import app.denfold.core.letters.Picture;
 import app.denfold.core.letters.RichText;
 import app.denfold.core.letters.RichText.Mark;
 import app.denfold.core.letters.RichText.Type;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import org.junit.jupiter.api.Test;
 
 /** What an office program wrote becomes a model's words. */
 class OfficeWordsTest {
 
     private static List<RichText> read(String html) {
-        return OfficeWords.of(html, Set.of("person.name", "day")).pieces();
+        return OfficeWords.of(html, Set.of("person.name", "day"), picture -> Optional.empty());
     }
 
     @Test
@@ -65,11 +69,26 @@ class OfficeWordsTest {
     }
 
     @Test
-    void imagesAreCountedProgramsAreNothingAndWhatIsTooDeepIsRefused() {
-        OfficeWords.Read read = OfficeWords.of(
-                "<p><img src='x.png'/>By the gate<script>alert(1)</script></p><img src='y.png'/>", Set.of());
-        assertThat(read.images()).isEqualTo(2);
-        assertThat(RichText.plain(read.pieces())).isEqualTo("By the gate");
+    void picturesStandAfterTheirLineAsWideAsTheyWereAndThoseThatAreNoneAreTold() {
+        List<byte[]> offered = new ArrayList<>();
+        UUID id = UUID.randomUUID();
+        String html = "<p><img src='data:image/png;base64,AAEC' width='189' alt='Map'/>By the gate</p>"
+                + "<img src='https://elsewhere.example/y.png'/><p>End"
+                + "<img src='data:image/jpeg;base64,BAUG' width='9999'/></p>";
+        List<RichText> pieces = OfficeWords.of(html, Set.of(), picture -> {
+            offered.add(picture);
+            return picture.length == 0 ? Optional.empty() : Optional.of(id);
+        });
+        assertThat(offered).containsExactly(new byte[] {0, 1, 2}, new byte[0], new byte[] {4, 5, 6});
+        assertThat(RichText.plain(pieces)).isEqualTo("By the gate\nMap\nEnd\nPicture 2");
+        assertThat(pieces.get(1).picture()).isEqualTo(new Picture(id.toString(), 50));
+        assertThat(pieces.get(3).picture().width()).isEqualTo(Picture.WIDEST);
+    }
+
+    @Test
+    void programsAreNothingAndWhatIsTooDeepIsRefused() {
+        assertThat(RichText.plain(read("<p>By the gate<script>alert(1)</script></p>")))
+                .isEqualTo("By the gate");
         String deep = "<ul><li>".repeat(20) + "x" + "</li></ul>".repeat(20);
         assertThatThrownBy(() -> read(deep)).isInstanceOf(IllegalArgumentException.class);
     }

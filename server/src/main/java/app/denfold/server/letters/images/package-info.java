@@ -1,0 +1,5 @@
+/** Pictures that stand in models of letters. */
+@NullMarked
+package app.denfold.server.letters.images;
+
+import org.jspecify.annotations.NullMarked;
