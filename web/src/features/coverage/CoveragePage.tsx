@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { App, Button, Input, Modal, Select } from "antd";
+import { Button, Input, Select } from "antd";
 import { useCallback, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { DayField } from "../../ui/DayField";
@@ -8,12 +8,8 @@ import { Legend } from "../../ui/Legend";
 import { Loaded, QuietEmpty } from "../../ui/Quiet";
 import { type Status, statuses } from "../../ui/statuses";
 import { Where } from "../../ui/Where";
-import { useAsOf, useKeepingAsOf, useMayChange } from "../asof/asOf";
-import { ChaseManyModal } from "../chasing/ChaseManyModal";
-import { NewLetterModal } from "../letters/NewLetterModal";
+import { useAsOf, useKeepingAsOf } from "../asof/asOf";
 import { kindsOptions } from "../people/fileQueries";
-import { InviteForm } from "../portal/InviteForm";
-import { AskManyModal } from "../signing/asking/AskManyModal";
 import { BoardGrid, type Cell } from "./BoardGrid";
 import {
   type BoardRow,
@@ -25,6 +21,7 @@ import {
   teamsOptions,
 } from "./boardQueries";
 import "./board.css";
+import { ChosenBar } from "./ChosenBar";
 import { ForecastBars } from "./ForecastBars";
 import { SlotCard } from "./SlotCard";
 
@@ -227,58 +224,5 @@ function Strip({ view }: { view: BoardView }) {
         </div>
       )}
     </div>
-  );
-}
-
-function ChosenBar({ chosen, onClear }: { chosen: Map<string, BoardRow>; onClear: () => void }) {
-  const [chases, setChases] = useState(false);
-  const [invites, setInvites] = useState(false);
-  const [asks, setAsks] = useState(false);
-  const [writes, setWrites] = useState(false);
-  const { message } = App.useApp();
-  const mayChange = useMayChange();
-  const people = [...chosen.values()];
-  const open = people.reduce((sum, row) => sum + row.openSlots, 0);
-  const hidden = people.reduce((sum, row) => sum + row.hiddenOpen, 0);
-  const count = people.length === 1 ? "1 person" : `${people.length} people`;
-  return (
-    <section className="chosen-bar" aria-label="Chosen people">
-      <strong>{count} chosen</strong>
-      <span>
-        {open} open {open === 1 ? "slot" : "slots"} between them
-        {hidden > 0 && `, ${hidden} more you cannot see`}
-      </span>
-      <span className="grow" />
-      <Button onClick={onClear}>Clear choice</Button>
-      {mayChange && <Button onClick={() => setInvites(true)}>Invite a guest…</Button>}
-      {mayChange && <Button onClick={() => setAsks(true)}>Ask to sign…</Button>}
-      {mayChange && <Button onClick={() => setWrites(true)}>Write letters…</Button>}
-      {mayChange && (
-        <Button className="chase-many" onClick={() => setChases(true)}>
-          Chase {count}…
-        </Button>
-      )}
-      <Modal
-        title={`Invite a guest for ${count}`}
-        open={invites}
-        onCancel={() => setInvites(false)}
-        footer={null}
-        destroyOnHidden
-      >
-        <InviteForm
-          files={people}
-          okText="Invite"
-          onInvited={(_, name) => {
-            setInvites(false);
-            message.success(
-              `${name} is a guest of ${people.length === 1 ? "this file" : "these files"} now.`,
-            );
-          }}
-        />
-      </Modal>
-      {writes && <NewLetterModal people={people} onClose={() => setWrites(false)} />}
-      {asks && <AskManyModal people={people} onClose={() => setAsks(false)} />}
-      <ChaseManyModal people={people} open={chases} onClose={() => setChases(false)} />
-    </section>
   );
 }

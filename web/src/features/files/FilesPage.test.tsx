@@ -139,3 +139,27 @@ test("the trail says who did what", async () => {
   expect(lines[0]).toContain("Ottilie Brandmoor filed “Contract”");
   expect(lines[1]).toContain("Office desk received “scan.pdf”");
 });
+
+test("several people are chosen and get the same letter, also those no longer shown", async () => {
+  serve({
+    "GET /api/session": OTTILIE,
+    "GET /api/kinds": KINDS,
+    "GET /api/board": ({ path }: { path: string }) => ({
+      columns: COLUMNS,
+      letters: LETTERS,
+      rows: path.includes("text=korh")
+        ? [row("Tamsin Korhola")]
+        : [row("Hester Quillam"), row("Kofi Adjare")],
+    }),
+    "GET /api/board/counts": { files: 2, clear: 0, statuses: {} },
+    "GET /api/letter-models": [],
+  });
+  show(<FilesPage />);
+  fireEvent.click(await screen.findByRole("checkbox", { name: "Choose all shown" }));
+  expect(screen.getByText("2 people chosen")).toBeTruthy();
+  fireEvent.change(screen.getByLabelText("Narrow the list"), { target: { value: "korh" } });
+  fireEvent.click(await screen.findByRole("checkbox", { name: "Choose Tamsin Korhola" }));
+  expect(screen.getByText("3 people chosen")).toBeTruthy();
+  fireEvent.click(screen.getByRole("button", { name: "Write letters…" }));
+  expect(await screen.findByText("The same letter about 3 people")).toBeTruthy();
+});

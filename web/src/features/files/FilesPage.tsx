@@ -1,6 +1,6 @@
 import { PlusOutlined } from "@ant-design/icons";
 import { useInfiniteQuery, useQuery } from "@tanstack/react-query";
-import { Button, Input, Segmented, Table, type TableColumnsType } from "antd";
+import { Button, Input, Segmented, Table, type TableColumnsType, type TableProps } from "antd";
 import type { SorterResult } from "antd/es/table/interface";
 import { useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
@@ -19,6 +19,7 @@ import {
   type Column,
   countsOptions,
 } from "../coverage/boardQueries";
+import { ChosenBar } from "../coverage/ChosenBar";
 import { StandingSearches } from "../finding/SavedSearches";
 import { kindsOptions } from "../people/fileQueries";
 import { NewFileDrawer } from "../people/NewFileDrawer";
@@ -105,6 +106,20 @@ function Strip({ row, columns, letters }: { row: Row; columns: Column[]; letters
   );
 }
 
+/** Several are chosen by the boxes before their names; whoever is no longer shown stays chosen. */
+function choosing(
+  chosen: Map<string, Row>,
+  onChoose: (chosen: Map<string, Row>) => void,
+): NonNullable<TableProps<Row>["rowSelection"]> {
+  return {
+    selectedRowKeys: [...chosen.keys()],
+    preserveSelectedRowKeys: true,
+    onChange: (_keys, rows) => onChoose(new Map(rows.map((row) => [row.id, row]))),
+    getTitleCheckboxProps: () => ({ "aria-label": "Choose all shown" }),
+    getCheckboxProps: (row) => ({ "aria-label": `Choose ${row.name}` }),
+  };
+}
+
 export function FilesPage() {
   const [search, setSearch] = useSearchParams();
   const [isNew, setIsNew] = useState(false);
@@ -115,6 +130,7 @@ export function FilesPage() {
   const counts = useQuery(countsOptions(view)).data;
   const keep = useKeepingAsOf();
   const mayChange = useMayChange();
+  const [chosen, setChosen] = useState<Map<string, Row>>(new Map());
   const kinds = useQuery(kindsOptions);
   // one call for several: a second call before the next drawing would undo the first
   const set = (changes: Record<string, string>) =>
@@ -193,6 +209,7 @@ export function FilesPage() {
                   dataSource={pages.flatMap((page) => page.rows)}
                   pagination={false}
                   onRow={open}
+                  {...(mayChange ? { rowSelection: choosing(chosen, setChosen) } : {})}
                   onChange={(_page, _filters, sorter) => sort(sorter)}
                   sticky
                 />
@@ -208,6 +225,7 @@ export function FilesPage() {
           }
         </Loaded>
       </div>
+      {chosen.size > 0 && <ChosenBar chosen={chosen} onClear={() => setChosen(new Map())} />}
       <NewFileDrawer open={isNew} onClose={() => setIsNew(false)} />
     </div>
   );

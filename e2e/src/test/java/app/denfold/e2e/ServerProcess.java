@@ -19,6 +19,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -37,6 +39,11 @@ final class ServerProcess implements AutoCloseable {
 
     private final Path folder;
     private String database;
+    private static final int LOWEST_PORT = 20_000;
+    private static final int PORT_COUNT = 10_000;
+    private static final Random PORTS = new Random();
+    private static final Set<Integer> GIVEN = ConcurrentHashMap.newKeySet();
+
     private final int port = freePort();
     private final int mailPort = freePort();
     private boolean recognises = true;
@@ -238,11 +245,18 @@ final class ServerProcess implements AutoCloseable {
         }
     }
 
+    /** One that was not given before, and below those that a system gives to connections that go out. */
     private static int freePort() {
-        try (ServerSocket socket = new ServerSocket(0)) {
-            return socket.getLocalPort();
-        } catch (IOException none) {
-            throw new IllegalStateException(none);
+        for (int tries = 0; tries < 1_000; tries++) {
+            int port = LOWEST_PORT + PORTS.nextInt(PORT_COUNT);
+            try (ServerSocket socket = new ServerSocket(port)) {
+                if (GIVEN.add(socket.getLocalPort())) {
+                    return port;
+                }
+            } catch (IOException taken) {
+                // another one is tried
+            }
         }
+        throw new IllegalStateException("No port is free");
     }
 }

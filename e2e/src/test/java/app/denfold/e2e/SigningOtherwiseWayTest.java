@@ -51,26 +51,6 @@ class SigningOtherwiseWayTest {
         }
     }
 
-    private Page cameIn(String email) {
-        Page phone = chromium.phone(server.address());
-        phone.navigate(practice.linkTo(email));
-        phone.getByText("Send me the code").click();
-        assertThat(phone.getByLabel("Code")).isVisible();
-        phone.getByLabel("Code").fill(practice.codeTo(email));
-        phone.getByText("Go on").click();
-        return phone;
-    }
-
-    private static void types(Page page, String name) {
-        page.getByRole(
-                        AriaRole.BUTTON,
-                        new Page.GetByRoleOptions().setName("Sign").setExact(true))
-                .click();
-        page.getByText("Type the name").click();
-        page.getByLabel("Your full name").fill(name);
-        page.getByText("I have read it and sign").click();
-    }
-
     private void ofTwoGuardiansOneSaysNo() throws Exception {
         String file = practice.newPerson(
                 "patient", "Juno", "Tansey", LocalDate.now().minusYears(9).toString(), null);
@@ -80,10 +60,10 @@ class SigningOtherwiseWayTest {
                 List.of(
                         SigningPractice.signer(0, "guardian", "Oda Tansey", "oda@post.example"),
                         SigningPractice.signer(0, "guardian", "Edun Tansey", "edun@post.example")));
-        Page oda = cameIn("oda@post.example");
-        Page edun = cameIn("edun@post.example");
+        Page oda = practice.cameIn(chromium, server.address(), "oda@post.example");
+        Page edun = practice.cameIn(chromium, server.address(), "edun@post.example");
         SigningPractice.looksThrough(oda, "Guardian consent");
-        types(oda, "Oda Tansey");
+        SigningPractice.types(oda, "Oda Tansey");
         assertThat(oda.getByText("Others still sign.")).isVisible();
         edun.getByText("I do not sign").click();
         edun.getByLabel("Why do you not sign?").fill("Not without a helmet.");
@@ -147,7 +127,7 @@ class SigningOtherwiseWayTest {
         page.navigate("/signing/turns/" + turns.get(0));
         assertThat(page.getByText("you stand in for Bram Ostervelt")).isVisible();
         SigningPractice.looksThrough(page, "Contract");
-        types(page, "Dilan Ozgune");
+        SigningPractice.types(page, "Dilan Ozgune");
         assertThat(page.getByText("Your sealed copy of Contract")).isVisible();
         try (var copy = Loader.loadPDF(ottilie.bytes("/api/documents/" + paper + "/versions/2/content"))) {
             assertThat(new PDFTextStripper().getText(copy)).contains("Dilan Ozgune for Bram Ostervelt");
@@ -188,7 +168,7 @@ class SigningOtherwiseWayTest {
                 .isHidden();
         SigningPractice.looksThrough(page, "Contract");
         accessibility.look(page);
-        types(page, "Deska Tansey");
+        SigningPractice.types(page, "Deska Tansey");
         assertThat(page.getByText("Signed,")).isVisible();
         desk.button("Back to the practice").click();
         page.getByLabel("Password to unlock").fill("oakhollin-demo");

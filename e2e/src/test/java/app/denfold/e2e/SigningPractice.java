@@ -1,10 +1,13 @@
 package app.denfold.e2e;
 
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
 import app.denfold.server.Papers;
 import app.denfold.server.Patience;
 import com.jayway.jsonpath.JsonPath;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -101,7 +104,8 @@ final class SigningPractice {
         return found.get(0);
     }
 
-    private String created(String path, Object body, String answer) throws Exception {
+    /** Posts what the answer tells a part of. @param answer a path in the answer */
+    String created(String path, Object body, String answer) throws Exception {
         var response = ottilie.post(path, JSON.writeValueAsString(body));
         if (response.statusCode() / 100 != 2) {
             throw new IllegalStateException(path + " answered " + response.statusCode() + ": " + response.body());
@@ -134,13 +138,34 @@ final class SigningPractice {
         return newest(email, Pattern.compile("Code (\\d{3} \\d{3})"));
     }
 
+    /** Follows the link in the newest mail to somebody, with the code that comes next. @return their phone */
+    Page cameIn(Chromium chromium, String address, String email) {
+        Page phone = chromium.phone(address);
+        phone.navigate(linkTo(email));
+        phone.getByText("Send me the code").click();
+        assertThat(phone.getByLabel("Code")).isVisible();
+        phone.getByLabel("Code").fill(codeTo(email));
+        phone.getByText("Go on").click();
+        return phone;
+    }
+
+    /** Signs with a typed name. */
+    static void types(Page page, String name) {
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("Sign").setExact(true))
+                .click();
+        page.getByText("Type the name").click();
+        page.getByLabel("Your full name").fill(name);
+        page.getByText("I have read it and sign").click();
+    }
+
     /** Each of three pages, so that all count as shown. @param paper as its signer reads it */
     static void looksThrough(Page page, String paper) {
         for (int i = 1; i <= 3; i++) {
             Locator one = page.getByAltText(paper + ", page " + i + " of 3");
             one.scrollIntoViewIfNeeded();
-            com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat(one)
-                    .hasAttribute("src", Pattern.compile("/pages/" + i + "\\?"));
+            assertThat(one).hasAttribute("src", Pattern.compile("/pages/" + i + "\\?"));
         }
     }
 }

@@ -19,6 +19,7 @@ import app.denfold.server.ServerTest;
 import app.denfold.server.TestPractice;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -90,6 +91,34 @@ class LettersTest {
                 .isEqualTo(document.toString());
         assertThat(api.get("/api/letters").<List<String>>at("$.filed[*].id")).contains(letter.toString());
         assertThat(api.get("/api/files/{id}/trail", file).body()).contains("began the letter", "written as");
+    }
+
+    @Test
+    void whatIsLaidOutJustThenDoesNotKeepALetterFromBeingFiled() throws Exception {
+        Api api = practice.administrator();
+        UUID model = model(api, "letter");
+        version(
+                api,
+                model,
+                "en-GB",
+                TODAY.minusDays(1),
+                Map.of("asks", List.of(), "blocks", List.of(block("a", false, line(words("Hello"))))));
+        UUID letter = begin(api, api.newEmployee("Hurrieson", null), model, "en-GB", TODAY)
+                .id("$.id");
+        List<Callable<Api.Answer>> all =
+                new ArrayList<>(Collections.nCopies(4, () -> api.post("/api/letters/{id}/pages", null, letter)));
+        all.add(2, () -> file(api, letter, 0));
+        try (LetterSteps.Closing many = new LetterSteps.Closing(Executors.newFixedThreadPool(all.size()))) {
+            List<Future<Api.Answer>> answers = many.service().invokeAll(all);
+            Api.Answer filed = answers.get(2).get();
+            assertThat(filed.status()).as(filed.body()).isEqualTo(200);
+            for (Future<Api.Answer> answer : answers) {
+                Api.Answer one = answer.get();
+                assertThat(one.status() == 200 || one.body().contains("was filed meanwhile"))
+                        .as(one.body())
+                        .isTrue();
+            }
+        }
     }
 
     @Test

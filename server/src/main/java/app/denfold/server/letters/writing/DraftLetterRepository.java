@@ -22,11 +22,10 @@ interface DraftLetterRepository extends JpaRepository<DraftLetter, UUID> {
 
     List<DraftLetter> findByFileIdOrderByChangedAtDesc(UUID fileId);
 
-    /** Keeps how it was laid out, which is no change of it. @return 0 when it is filed or gone */
+    /** Keeps how it was laid out, which is no change of it. */
     @Modifying(clearAutomatically = true)
-    @Query(
-            "update DraftLetter l set l.previewSha256 = :sha256, l.previewOf = :of where l.id = :id and l.filedAt is null")
-    int show(UUID id, String sha256, String of);
+    @Query("update DraftLetter l set l.previewSha256 = :sha256, l.previewOf = :of where l.id = :id")
+    void show(UUID id, String sha256, String of);
 
     boolean existsByPreviewSha256(String sha256);
 

@@ -234,18 +234,23 @@ class WriteLetters {
         return new Pages(shown, contents.content(shown).pages());
     }
 
+    /** @return what is shown from now on: of two that were laid out alike at once, the first */
     private String show(UUID id, String key, Contents.Prepared made) {
-        transactions.executeWithoutResult(t -> {
-            contents.register(made);
-            String before = letters.findById(id).map(DraftLetter::previewSha256).orElse(null);
-            if (letters.show(id, made.sha256(), key) == 0) {
-                throw Refusal.conflict("filed", "This letter was filed meanwhile.");
+        return Objects.requireNonNull(transactions.execute(t -> {
+            DraftLetter draft = letters.findToFile(id)
+                    .filter(d -> d.filedAt() == null)
+                    .orElseThrow(() -> Refusal.conflict("filed", "This letter was filed meanwhile."));
+            String before = draft.previewSha256();
+            if (before != null && key.equals(draft.previewOf())) {
+                return before;
             }
+            contents.register(made);
+            letters.show(id, made.sha256(), key);
             if (before != null && !before.equals(made.sha256())) {
                 destroy.unlessUsed(before);
             }
-        });
-        return made.sha256();
+            return made.sha256();
+        }));
     }
 
     /** The pages as they were last laid out, unless they say something else than the viewer may know by now. */
