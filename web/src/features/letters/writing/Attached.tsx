@@ -21,7 +21,7 @@ export function Attached({ letter, writing, mayChange, onChange }: AttachedProps
   const offered = papers.filter(
     (p) => !writing.papers.includes(p.id) && p.state !== "ENTERED_IN_ERROR" && p.pages > 0,
   );
-  if (!mayChange && letter.attachments.length + writing.papers.length === 0) {
+  if (letter.attachments.length + writing.papers.length + (mayChange ? offered.length : 0) === 0) {
     return null;
   }
   return (

@@ -183,7 +183,7 @@ class LettersToTheEndWayTest {
         phone.context().close();
         Desk desk = new Desk(chromium.desk(server.address()));
         desk.signIn("bram@oakhollin.example");
-        turnOf(desk).getByText("Look at it").click();
+        turnOf(desk).getByText("Read and sign").click();
         SigningPractice.looksThrough(desk.page(), "Contract");
         SigningPractice.types(desk.page(), "Bram Ostervelt");
         assertThat(desk.page().getByText("Your sealed copy of Contract")).isVisible();

@@ -107,11 +107,16 @@ class LettersTest {
                 .id("$.id");
         List<Callable<Api.Answer>> all =
                 new ArrayList<>(Collections.nCopies(4, () -> api.post("/api/letters/{id}/pages", null, letter)));
-        all.add(2, () -> file(api, letter, 0));
+        all.add(2, () -> {
+            // what was laid out before this is old when it is done
+            write(api, letter, 0, Map.of("corrected", Map.of("a", List.of(line(words("Good day"))))));
+            return file(api, letter, 1);
+        });
         try (LetterSteps.Closing many = new LetterSteps.Closing(Executors.newFixedThreadPool(all.size()))) {
             List<Future<Api.Answer>> answers = many.service().invokeAll(all);
             Api.Answer filed = answers.get(2).get();
             assertThat(filed.status()).as(filed.body()).isEqualTo(200);
+            assertThat(paper(api, filed.id("$.documentId"))).contains("Good day");
             for (Future<Api.Answer> answer : answers) {
                 Api.Answer one = answer.get();
                 assertThat(one.status() == 200 || one.body().contains("was filed meanwhile"))

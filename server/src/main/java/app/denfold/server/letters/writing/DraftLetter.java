@@ -17,7 +17,7 @@ import org.jspecify.annotations.Nullable;
 /** A letter while it is written; once it is filed, how its paper came to be. */
 @Entity
 @Table(name = "letter")
-class DraftLetter {
+public class DraftLetter {
 
     @Id
     private UUID id;
@@ -71,11 +71,11 @@ class DraftLetter {
         this.changedAt = now;
     }
 
-    void writeWith(UUID batch) {
+    public void writeWith(UUID batch) {
         this.batchId = batch;
     }
 
-    void write(WrittenSoFar now, Viewer by, Instant at) {
+    public void write(WrittenSoFar now, Viewer by, Instant at) {
         this.writing = now;
         touched(by, at);
     }
@@ -89,19 +89,19 @@ class DraftLetter {
         touched(by, at);
     }
 
-    UUID id() {
+    public UUID id() {
         return id;
     }
 
-    int changes() {
+    public int changes() {
         return changes == null ? 0 : changes;
     }
 
-    UUID fileId() {
+    public UUID fileId() {
         return fileId;
     }
 
-    UUID versionId() {
+    public UUID versionId() {
         return versionId;
     }
 
@@ -114,7 +114,7 @@ class DraftLetter {
         return effectiveOn;
     }
 
-    WrittenSoFar writing() {
+    public WrittenSoFar writing() {
         return writing;
     }
 
@@ -142,12 +142,12 @@ class DraftLetter {
     }
 
     @Nullable
-    UUID documentId() {
+    public UUID documentId() {
         return documentId;
     }
 
     @Nullable
-    Instant filedAt() {
+    public Instant filedAt() {
         return filedAt;
     }
 }

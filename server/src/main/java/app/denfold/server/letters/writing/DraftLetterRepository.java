@@ -10,7 +10,7 @@ import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
-interface DraftLetterRepository extends JpaRepository<DraftLetter, UUID> {
+public interface DraftLetterRepository extends JpaRepository<DraftLetter, UUID> {
 
     @Query("from DraftLetter l where l.filedAt is null order by l.changedAt desc, l.id")
     List<DraftLetter> findOpen(Limit most);

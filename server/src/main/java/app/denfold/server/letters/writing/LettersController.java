@@ -27,12 +27,22 @@ import org.springframework.web.bind.annotation.RestController;
 class LettersController {
 
     private final WriteLetters write;
+    private final PreviewLetters preview;
+    private final FileLetters file;
     private final ShowLetters show;
     private final KeepAnswers keep;
     private final Download download;
 
-    LettersController(WriteLetters write, ShowLetters show, KeepAnswers keep, Download download) {
+    LettersController(
+            WriteLetters write,
+            PreviewLetters preview,
+            FileLetters file,
+            ShowLetters show,
+            KeepAnswers keep,
+            Download download) {
         this.write = write;
+        this.preview = preview;
+        this.file = file;
         this.show = show;
         this.keep = keep;
         this.download = download;
@@ -101,7 +111,7 @@ class LettersController {
     /** Lays the letter out as it stands. */
     @PostMapping("/api/letters/{id}/pages")
     PagesAnswer layOut(Viewer viewer, @PathVariable UUID id) {
-        WriteLetters.Pages pages = write.pages(viewer, id);
+        PreviewLetters.Pages pages = preview.pages(viewer, id);
         return new PagesAnswer(pages.count(), pages.sha256());
     }
 
@@ -112,13 +122,13 @@ class LettersController {
             @PathVariable UUID id,
             @PathVariable int page,
             @RequestParam(defaultValue = "900") int width) {
-        return download.page(write.shown(viewer, id), page, width);
+        return download.page(preview.shown(viewer, id), page, width);
     }
 
     /** Files the letter as a paper of its model's type. */
     @PostMapping("/api/letters/{id}/filing")
     FiledLetter file(Viewer viewer, @PathVariable UUID id, @RequestBody FileLetterRequest body) {
-        var filed = write.file(viewer, id, body.changes());
+        var filed = file.file(viewer, id, body.changes());
         return new FiledLetter(filed.id(), filed.name());
     }
 

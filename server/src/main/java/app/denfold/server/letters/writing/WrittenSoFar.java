@@ -22,7 +22,7 @@ import java.util.UUID;
  * @param attached ids of what the model offers to attach
  * @param papers ids of papers of the file that are attached, in their order
  */
-record WrittenSoFar(
+public record WrittenSoFar(
         @NotNull Map<String, @NotNull String> answers,
         @NotNull List<@NotNull String> leftOut,
         @NotNull Map<String, @NotNull List<@NotNull @Valid Piece>> corrected,
@@ -35,13 +35,13 @@ record WrittenSoFar(
     private static final int MOST_PAPERS = 50;
 
     /** What was written before anything could be attached says nothing of it. */
-    WrittenSoFar {
+    public WrittenSoFar {
         attached = attached == null ? List.of() : attached;
         papers = papers == null ? List.of() : papers;
     }
 
     /** The same with these answers as well. */
-    WrittenSoFar with(Map<String, String> more) {
+    public WrittenSoFar with(Map<String, String> more) {
         Map<String, String> all = new HashMap<>(answers);
         all.putAll(more);
         return new WrittenSoFar(all, leftOut, corrected, attached, papers);
@@ -55,7 +55,7 @@ record WrittenSoFar(
     }
 
     /** @throws Refusal in words, when it cannot be so */
-    Writing asWriting() {
+    public Writing asWriting() {
         if (answers.size() > MOST || leftOut.size() > MOST || corrected.size() > MOST) {
             throw Refusal.invalid("answers", "A letter holds up to " + MOST + " answers and corrections.");
         }

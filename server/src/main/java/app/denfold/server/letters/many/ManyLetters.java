@@ -1,4 +1,4 @@
-package app.denfold.server.letters.writing;
+package app.denfold.server.letters.many;
 
 import app.denfold.core.letters.AskedFor;
 import app.denfold.core.letters.FillLetter;
@@ -7,7 +7,11 @@ import app.denfold.server.letters.KnownNames;
 import app.denfold.server.letters.ModelVersion;
 import app.denfold.server.letters.ModelVersionRepository;
 import app.denfold.server.letters.ModelWords.Question;
+import app.denfold.server.letters.writing.DraftLetter;
+import app.denfold.server.letters.writing.DraftLetterRepository;
+import app.denfold.server.letters.writing.WriteLetters;
 import app.denfold.server.letters.writing.WriteLetters.Written;
+import app.denfold.server.letters.writing.WrittenSoFar;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;

@@ -1,8 +1,11 @@
-package app.denfold.server.letters.writing;
+package app.denfold.server.letters.many;
 
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.jobs.Jobs;
+import app.denfold.server.letters.writing.DraftLetter;
+import app.denfold.server.letters.writing.DraftLetterRepository;
+import app.denfold.server.letters.writing.FileLetters;
 import app.denfold.server.problems.NotNow;
 import app.denfold.server.problems.Refusal;
 import com.github.kagkarlsson.scheduler.SchedulerClient;
@@ -30,7 +33,7 @@ class FileLettersJob {
 
     private final LetterBatchRepository batches;
     private final DraftLetterRepository letters;
-    private final WriteLetters write;
+    private final FileLetters letterFiling;
     private final Accounts accounts;
     private final Jobs jobs;
     private final ObjectProvider<SchedulerClient> scheduler;
@@ -38,13 +41,13 @@ class FileLettersJob {
     FileLettersJob(
             LetterBatchRepository batches,
             DraftLetterRepository letters,
-            WriteLetters write,
+            FileLetters letterFiling,
             Accounts accounts,
             Jobs jobs,
             ObjectProvider<SchedulerClient> scheduler) {
         this.batches = batches;
         this.letters = letters;
-        this.write = write;
+        this.letterFiling = letterFiling;
         this.accounts = accounts;
         this.jobs = jobs;
         this.scheduler = scheduler;
@@ -77,7 +80,7 @@ class FileLettersJob {
         for (DraftLetter letter : all) {
             if (letter.filedAt() == null) {
                 try {
-                    write.file(who.get(), letter.id(), letter.changes());
+                    letterFiling.file(who.get(), letter.id(), letter.changes());
                     filed++;
                 } catch (Refusal refused) {
                     left += isOpen(letter) ? 1 : 0;

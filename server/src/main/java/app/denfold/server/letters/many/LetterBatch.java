@@ -1,4 +1,4 @@
-package app.denfold.server.letters.writing;
+package app.denfold.server.letters.many;
 
 import app.denfold.server.access.Viewer;
 import com.github.f4b6a3.uuid.UuidCreator;

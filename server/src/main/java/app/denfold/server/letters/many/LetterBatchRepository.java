@@ -1,4 +1,4 @@
-package app.denfold.server.letters.writing;
+package app.denfold.server.letters.many;
 
 import java.util.UUID;
 import org.springframework.data.repository.CrudRepository;

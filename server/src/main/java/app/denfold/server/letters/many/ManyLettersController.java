@@ -1,7 +1,7 @@
-package app.denfold.server.letters.writing;
+package app.denfold.server.letters.many;
 
 import app.denfold.server.access.Viewer;
-import app.denfold.server.letters.writing.ManyLetters.BatchAnswer;
+import app.denfold.server.letters.many.ManyLetters.BatchAnswer;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
