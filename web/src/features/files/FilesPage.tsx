@@ -46,7 +46,7 @@ function columnsOf(
     {
       title: "Person",
       ...sorted("name"),
-      width: 310,
+      width: 286,
       render: (_, row) => (
         <>
           <strong>{row.name}</strong>{" "}
@@ -211,7 +211,6 @@ export function FilesPage() {
                   onRow={open}
                   {...(mayChange ? { rowSelection: choosing(chosen, setChosen) } : {})}
                   onChange={(_page, _filters, sorter) => sort(sorter)}
-                  sticky
                 />
                 {files.hasNextPage && (
                   <div className="files-more">

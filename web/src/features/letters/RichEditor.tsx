@@ -31,12 +31,14 @@ type RichEditorProps = {
   pieces: Piece[];
   label: string;
   onChange: (pieces: Piece[]) => void;
+  /** Whether it holds lines and pictures only: no headings, lists, tables and page breaks. */
+  linesOnly?: boolean;
   /** More to do with the editor, at the end of its bar. */
   more?: (editor: Editor) => ReactNode;
 };
 
 /** Rich text as a letter can hold it. */
-export function RichEditor({ pieces, label, onChange, more }: RichEditorProps) {
+export function RichEditor({ pieces, label, onChange, linesOnly = false, more }: RichEditorProps) {
   const first = useRef(toEditor(pieces));
   const editor = useEditor({
     extensions: EXTENSIONS,
@@ -51,7 +53,9 @@ export function RichEditor({ pieces, label, onChange, more }: RichEditorProps) {
   }
   return (
     <div className="rich-editor">
-      <EditorBar editor={editor}>{more?.(editor)}</EditorBar>
+      <EditorBar editor={editor} linesOnly={linesOnly}>
+        {more?.(editor)}
+      </EditorBar>
       <EditorContent editor={editor} />
     </div>
   );
@@ -59,7 +63,12 @@ export function RichEditor({ pieces, label, onChange, more }: RichEditorProps) {
 
 type Style = "p" | "1" | "2" | "3";
 
-function EditorBar({ editor, children }: { editor: Editor; children?: ReactNode }) {
+type EditorBarProps = { editor: Editor; linesOnly: boolean; children?: ReactNode };
+
+/** So many of what the bar offers are looks of words. */
+const LOOKS = 3;
+
+function EditorBar({ editor, linesOnly, children }: EditorBarProps) {
   const state = useEditorState({
     editor,
     selector: ({ editor: e }) => ({
@@ -88,51 +97,57 @@ function EditorBar({ editor, children }: { editor: Editor; children?: ReactNode 
   ];
   return (
     <div className="rich-bar" role="toolbar" aria-label="Look of the text">
-      <Select
-        size="small"
-        aria-label="Style"
-        value={state.style as Style}
-        onChange={setStyle}
-        popupMatchSelectWidth={false}
-        options={[
-          { value: "p", label: "Text" },
-          { value: "1", label: "Title" },
-          { value: "2", label: "Heading" },
-          { value: "3", label: "Small heading" },
-        ]}
-      />
-      {toggles.map(({ words, on, act }) => (
+      {!linesOnly && (
+        <Select
+          size="small"
+          aria-label="Style"
+          value={state.style as Style}
+          onChange={setStyle}
+          popupMatchSelectWidth={false}
+          options={[
+            { value: "p", label: "Text" },
+            { value: "1", label: "Title" },
+            { value: "2", label: "Heading" },
+            { value: "3", label: "Small heading" },
+          ]}
+        />
+      )}
+      {toggles.slice(0, linesOnly ? LOOKS : undefined).map(({ words, on, act }) => (
         <Button key={words} size="small" type={on ? "primary" : "text"} aria-pressed={on} onClick={act}>
           {words}
         </Button>
       ))}
-      {state.table ? (
+      {!linesOnly && (
         <>
-          <Button size="small" type="text" onClick={() => run().addRowAfter().run()}>
-            Row
-          </Button>
-          <Button size="small" type="text" onClick={() => run().addColumnAfter().run()}>
-            Column
-          </Button>
-          <Button size="small" type="text" onClick={() => run().deleteRow().run()}>
-            Row away
-          </Button>
-          <Button size="small" type="text" onClick={() => run().deleteTable().run()}>
-            Table away
+          {state.table ? (
+            <>
+              <Button size="small" type="text" onClick={() => run().addRowAfter().run()}>
+                Row
+              </Button>
+              <Button size="small" type="text" onClick={() => run().addColumnAfter().run()}>
+                Column
+              </Button>
+              <Button size="small" type="text" onClick={() => run().deleteRow().run()}>
+                Row away
+              </Button>
+              <Button size="small" type="text" onClick={() => run().deleteTable().run()}>
+                Table away
+              </Button>
+            </>
+          ) : (
+            <Button
+              size="small"
+              type="text"
+              onClick={() => run().insertTable({ rows: 2, cols: 2, withHeaderRow: true }).run()}
+            >
+              Table
+            </Button>
+          )}
+          <Button size="small" type="text" onClick={() => run().insertContent({ type: "pageBreak" }).run()}>
+            New page
           </Button>
         </>
-      ) : (
-        <Button
-          size="small"
-          type="text"
-          onClick={() => run().insertTable({ rows: 2, cols: 2, withHeaderRow: true }).run()}
-        >
-          Table
-        </Button>
       )}
-      <Button size="small" type="text" onClick={() => run().insertContent({ type: "pageBreak" }).run()}>
-        New page
-      </Button>
       {children}
     </div>
   );

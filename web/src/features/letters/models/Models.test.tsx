@@ -295,3 +295,15 @@ test("words on each page, a picture and an attachment are part of the version", 
     picture: { id: "i1", width: 80 },
   });
 });
+
+test("on each page stand lines and pictures only", async () => {
+  setUp();
+  fireEvent.click(await screen.findByRole("button", { name: "Words at the top of each page" }));
+  const sheet = within(screen.getByLabelText("On each page"));
+  expect(sheet.getByRole("button", { name: "Bold" })).toBeTruthy();
+  for (const other of ["List", "Table", "New page"]) {
+    expect(sheet.queryByRole("button", { name: other })).toBeNull();
+  }
+  fireEvent.click(sheet.getByRole("button", { name: "Remove" }));
+  expect(sheet.getByRole("button", { name: "Words at the top of each page" })).toBeTruthy();
+});

@@ -60,6 +60,7 @@ function Lines({ where, pieces, names, onChange }: LinesProps) {
         pieces={pieces}
         label={`At the ${where} of each page`}
         onChange={onChange}
+        linesOnly
         more={(editor) => (
           <>
             <PlaceButton editor={editor} names={names} />

@@ -215,7 +215,8 @@ class LettersToTheEndWayTest {
         Page page = desk.page();
         page.navigate("/files?text=Fortyson");
         assertThat(page.getByLabel("Choose Person39 Fortyson")).isVisible();
-        page.getByLabel("Choose all shown").check();
+        page.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("Choose all shown"))
+                .check();
         assertThat(page.getByText(MANY + " people chosen")).isVisible();
         accessibility.look(page);
         desk.button("Write letters…").click();
