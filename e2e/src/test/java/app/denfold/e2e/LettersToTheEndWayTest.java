@@ -252,7 +252,7 @@ class LettersToTheEndWayTest {
     private void completes(Desk desk, String person) {
         Page page = desk.page();
         lineOf(page, person).getByText("Complete it").click();
-        page.getByLabel(Pattern.compile("mail", Pattern.CASE_INSENSITIVE)).fill("by.hand@post.example");
+        page.locator("[id='ask-person.email']").fill("by.hand@post.example");
         assertThat(page.getByText("Saved", new Page.GetByTextOptions().setExact(true)))
                 .isVisible();
         assertThat(desk.button("File it")).isEnabled();
