@@ -13,6 +13,7 @@ import app.denfold.server.letters.ModelWords.At;
 import app.denfold.server.letters.ModelWords.Block;
 import app.denfold.server.letters.ModelWords.Piece;
 import app.denfold.server.letters.ModelWords.Question;
+import app.denfold.server.letters.ModelWords.Sheet;
 import app.denfold.server.practice.PracticeCalendar;
 import java.time.LocalDate;
 import java.util.Arrays;
@@ -81,7 +82,7 @@ public class DemoLetters {
     }
 
     private ModelWords agreement() {
-        return ModelWords.letter(
+        return new ModelWords(
                 List.of(
                         new Question("fee", "Monthly fee", AskedFor.Kind.NUMBER),
                         new Question("deposit", "Deposit", AskedFor.Kind.NUMBER)),
@@ -138,7 +139,14 @@ public class DemoLetters {
                                 line(words("Oakhollin, "), place("today", Format.LONG_DATE)),
                                 line(place("sender.name", Format.PLAIN), words(" for the yard")),
                                 signLine("Signature of the owner"),
-                                signLine("Signature for the yard"))));
+                                signLine("Signature for the yard"))),
+                null,
+                new Sheet(
+                        true,
+                        List.of(),
+                        List.of(line(words("Livery agreement with "), place("person.name", Format.PLAIN))),
+                        true),
+                null);
     }
 
     private static Piece signLine(String under) {
