@@ -21,6 +21,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.HashMap;
+import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -197,12 +198,17 @@ class LetterFormsTest {
     @Test
     void aTextDocumentIsWhatAModelBeginsWith() throws Exception {
         Api api = practice.administrator();
-        byte[] rtf = "{\\rtf1\\ansi\\pard {\\b Agreement}\\par Between us and \\{person.name\\}.\\par}"
+        String picture =
+                "{\\pict\\pngblip\\picwgoal2835\\pichgoal3969 " + HexFormat.of().formatHex(Papers.png()) + "}";
+        byte[] rtf = ("{\\rtf1\\ansi\\pard {\\b Agreement}\\par Between us and \\{person.name\\}.\\par " + picture
+                        + "\\par}")
                 .getBytes(StandardCharsets.US_ASCII);
         Api.Answer read = api.upload("/api/set-up/letter-models/words", "old.rtf", rtf, Map.of());
         assertThat(read.<List<String>>at("$.pieces[*].content[*].type"))
                 .as(read.body())
                 .containsExactly("WORDS", "WORDS", "PLACE", "WORDS");
+        assertThat(read.<Integer>at("$.images")).as("those left out").isZero();
+        assertThat(read.<Integer>at("$.pieces[2].picture.width")).isEqualTo(50);
         assertThat(read.<List<String>>at("$.pieces[0].content[0].marks")).containsExactly("BOLD");
         assertThat(api.upload("/api/set-up/letter-models/words", "old.pdf", Papers.pdf("x"), Map.of())
                         .<String>at("$.detail"))

@@ -35,7 +35,7 @@ class LetterPagesTest {
     TestPractice practice;
 
     private static UUID image(Api api) throws Exception {
-        Api.Answer taken = api.upload("/api/set-up/letter-images", "map.png", Papers.png(), Map.of());
+        Api.Answer taken = api.upload("/api/set-up/letter-images", "map.jpg", Papers.png(), Map.of());
         assertThat(taken.status()).as(taken.body()).isEqualTo(201);
         return taken.id("$.id");
     }

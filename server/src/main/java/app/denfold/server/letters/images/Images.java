@@ -94,7 +94,7 @@ public class Images {
         if (Files.size(file.path()) > LARGEST) {
             throw Refusal.invalid("file", "“" + file.name() + "” has more than 20 MB. A smaller one does as well.");
         }
-        if (!(workers.identify(file.path(), file.name()) instanceof Reading.Readable picture)
+        if (!(workers.identify(file.path(), withoutEnding(file.name())) instanceof Reading.Readable picture)
                 || !PICTURES.contains(picture.format())) {
             throw Refusal.invalid("file", "“" + file.name() + "” is no whole picture in PNG, JPEG or GIF.");
         }
@@ -105,6 +105,12 @@ public class Images {
         } finally {
             Files.deleteIfExists(png);
         }
+    }
+
+    /** What it is, is told by its bytes: the name may be that of the text it stood in, or of what it was drawn from. */
+    private static String withoutEnding(String name) {
+        int dot = name.lastIndexOf('.');
+        return dot > 0 ? name.substring(0, dot) : name;
     }
 
     /** Its bytes. */

@@ -246,8 +246,8 @@ class ModelFiles {
             Path file = Files.createTempFile("picture", ".part");
             try {
                 Files.write(file, picture);
-                return Optional.of(images.add(viewer, new UploadedFile(file, "picture of " + name))
-                        .id());
+                return Optional.of(
+                        images.add(viewer, new UploadedFile(file, name)).id());
             } finally {
                 Files.deleteIfExists(file);
             }
