@@ -56,6 +56,8 @@ public final class FillLetter {
             leftOut = Set.copyOf(leftOut);
             corrected = Map.copyOf(corrected);
             corrected.values().forEach(LetterBlock::requireWhole);
+            LetterModel.requireFewPictures(
+                    corrected.values().stream().flatMap(List::stream).flatMap(RichText::all));
         }
 
         public static Writing nothing() {

@@ -19,6 +19,7 @@ import java.util.stream.Stream;
 public record LetterModel(List<AskedFor> asks, List<LetterBlock> blocks, LetterSheet sheet) {
 
     public static final int MOST_BLOCKS = 200;
+    public static final int MOST_PICTURES = 50;
 
     /** @throws IllegalArgumentException with words for whoever wrote it, when it cannot be so */
     public LetterModel {
@@ -29,6 +30,7 @@ public record LetterModel(List<AskedFor> asks, List<LetterBlock> blocks, LetterS
         }
         requireOnce(blocks.stream().map(LetterBlock::id).toList(), "block");
         requireOnce(asks.stream().map(AskedFor::code).toList(), "question");
+        requireFewPictures(pieces(blocks, sheet));
     }
 
     /** One on the usual pages. */
@@ -46,13 +48,21 @@ public record LetterModel(List<AskedFor> asks, List<LetterBlock> blocks, LetterS
     }
 
     /** All its pieces, and all within them, in the order of the page. */
-    private Stream<RichText> pieces() {
+    private static Stream<RichText> pieces(List<LetterBlock> blocks, LetterSheet sheet) {
         return Stream.concat(blocks.stream().flatMap(b -> b.content().stream()).flatMap(RichText::all), sheet.all());
+    }
+
+    /** @param pieces with all within them @throws IllegalArgumentException when there are more pictures than in a letter */
+    static void requireFewPictures(Stream<RichText> pieces) {
+        if (pieces.filter(p -> p.picture() != null).count() > MOST_PICTURES) {
+            throw new IllegalArgumentException("A letter has up to " + MOST_PICTURES + " pictures");
+        }
     }
 
     /** The ids of all its pictures. */
     public Set<String> pictures() {
-        return pieces().flatMap(p -> Stream.ofNullable(p.picture()))
+        return pieces(blocks, sheet)
+                .flatMap(p -> Stream.ofNullable(p.picture()))
                 .map(Picture::id)
                 .collect(Collectors.toSet());
     }
@@ -60,7 +70,8 @@ public record LetterModel(List<AskedFor> asks, List<LetterBlock> blocks, LetterS
     /** All names at its places, each once, in the order of the page. */
     public Set<String> names() {
         Set<String> names = new LinkedHashSet<>();
-        pieces().map(RichText::place)
+        pieces(blocks, sheet)
+                .map(RichText::place)
                 .filter(Objects::nonNull)
                 .forEach(p -> names.addAll(Reckoning.of(p.what()).names()));
         return names;

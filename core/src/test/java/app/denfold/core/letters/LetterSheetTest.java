@@ -92,6 +92,19 @@ class LetterSheetTest {
         assertThat(model.names()).containsExactly("person.name");
     }
 
+    @Test
+    void thereAreUpToFiftyPicturesInAModelAndInWhatIsCorrected() {
+        List<RichText> most = Collections.nCopies(LetterModel.MOST_PICTURES, MAP);
+        LetterBlock full = new LetterBlock("a", null, true, false, null, most);
+        assertThat(new LetterModel(List.of(), List.of(full)).pictures()).containsExactly("map");
+        LetterSheet more = new LetterSheet(true, List.of(MAP), null, true);
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> new LetterModel(List.of(), List.of(full), more))
+                .withMessageContaining("up to 50 pictures");
+        assertThatIllegalArgumentException()
+                .isThrownBy(() -> new Writing(Map.of(), Set.of(), Map.of("a", most, "b", List.of(MAP))));
+    }
+
     @ParameterizedTest
     @ValueSource(ints = {-1, 0, 4, 165})
     void aPictureIsAsWideAsThePageHasRoomFor(int width) {
