@@ -6,6 +6,7 @@ import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.text.Normalizer;
 import java.util.Base64;
 import java.util.Collection;
 import java.util.List;
@@ -207,7 +208,10 @@ final class LetterDocument {
         return element;
     }
 
+    /** Letters with marks as one character (Unicode NFC), since fonts put them together only from that. */
     private static String safe(String text) {
-        return NO_CHARACTER.matcher(text).replaceAll("");
+        return NO_CHARACTER
+                .matcher(Normalizer.normalize(text, Normalizer.Form.NFC))
+                .replaceAll("");
     }
 }

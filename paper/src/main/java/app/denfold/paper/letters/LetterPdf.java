@@ -1,6 +1,7 @@
 package app.denfold.paper.letters;
 
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
+import com.openhtmltopdf.pdfboxout.PDFontSupplier;
 import com.openhtmltopdf.pdfboxout.PdfBoxRenderer;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import com.openhtmltopdf.util.XRLog;
@@ -9,9 +10,16 @@ import java.awt.color.ICC_Profile;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Objects;
+import org.apache.fontbox.ttf.TTFParser;
+import org.apache.fontbox.ttf.TrueTypeFont;
+import org.apache.pdfbox.io.RandomAccessReadBuffer;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.font.PDType0Font;
 
 /**
  * Lays a letter out on A4 pages, as PDF/A-2a (ISO 19005-2) with tags and language (PDF/UA-1, ISO 14289-1). Nothing is
@@ -56,17 +64,20 @@ public final class LetterPdf {
 
     /** Writes a letter. @return how many pages it has @throws IOException also when a picture is missing */
     public static int to(Path pdf, LetterPages letter) throws IOException {
-        PdfRendererBuilder builder = new PdfRendererBuilder();
-        builder.withW3cDocument(LetterDocument.of(letter, STYLE + LetterStyle.ofPages(letter.sheet(), FAMILY)), null);
-        builder.usePdfAConformance(PdfRendererBuilder.PdfAConformance.PDFA_2_A);
-        builder.usePdfUaAccessibility(true);
-        builder.useColorProfile(ICC_Profile.getInstance(ColorSpace.CS_sRGB).getData());
-        builder.withProducer("Den Fold");
-        font(builder, "Regular", 400, FontStyle.NORMAL);
-        font(builder, "Bold", 700, FontStyle.NORMAL);
-        font(builder, "Italic", 400, FontStyle.ITALIC);
-        font(builder, "BoldItalic", 700, FontStyle.ITALIC);
-        try (OutputStream out = Files.newOutputStream(pdf)) {
+        try (PDDocument document = new PDDocument();
+                OutputStream out = Files.newOutputStream(pdf)) {
+            PdfRendererBuilder builder = new PdfRendererBuilder();
+            builder.usePDDocument(document);
+            builder.withW3cDocument(
+                    LetterDocument.of(letter, STYLE + LetterStyle.ofPages(letter.sheet(), FAMILY)), null);
+            builder.usePdfAConformance(PdfRendererBuilder.PdfAConformance.PDFA_2_A);
+            builder.usePdfUaAccessibility(true);
+            builder.useColorProfile(ICC_Profile.getInstance(ColorSpace.CS_sRGB).getData());
+            builder.withProducer("Den Fold");
+            font(builder, document, "Regular", 400, FontStyle.NORMAL);
+            font(builder, document, "Bold", 700, FontStyle.NORMAL);
+            font(builder, document, "Italic", 400, FontStyle.ITALIC);
+            font(builder, document, "BoldItalic", 700, FontStyle.ITALIC);
             builder.toStream(out);
             try (PdfBoxRenderer renderer = builder.buildPdfRenderer()) {
                 renderer.layout();
@@ -76,8 +87,39 @@ public final class LetterPdf {
         }
     }
 
-    private static void font(PdfRendererBuilder builder, String face, int weight, FontStyle style) {
-        builder.useFont(() -> open(face), FAMILY, weight, style, true);
+    private static void font(
+            PdfRendererBuilder builder, PDDocument document, String face, int weight, FontStyle style) {
+        builder.useFont(new Face(document, face), FAMILY, weight, style, true);
+    }
+
+    /** Loads a face when the first word is set in it. */
+    private static final class Face extends PDFontSupplier {
+
+        private final PDDocument document;
+        private final String face;
+
+        Face(PDDocument document, String face) {
+            super(null);
+            this.document = document;
+            this.face = face;
+        }
+
+        @Override
+        public PDFont supply() {
+            return load(document, face);
+        }
+    }
+
+    /** Without ligatures: to look for them in each word takes most of the time, and what is searched for has none. */
+    private static PDFont load(PDDocument document, String face) {
+        try {
+            TrueTypeFont font = new TTFParser().parse(new RandomAccessReadBuffer(open(face)));
+            font.setEnableGsub(false);
+            document.registerTrueTypeFontForClosing(font);
+            return PDType0Font.load(document, font, true);
+        } catch (IOException missing) {
+            throw new UncheckedIOException(missing);
+        }
     }
 
     private static InputStream open(String face) {

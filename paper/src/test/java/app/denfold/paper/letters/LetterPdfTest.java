@@ -203,6 +203,13 @@ class LetterPdfTest {
     }
 
     @Test
+    void wordsAreReadAsTheyWereWrittenWithoutLigaturesAndWithTheirMarks() throws Exception {
+        String text =
+                text(written(List.of(line("The office fills fifty offers for Rene\u0301 and A\u030angstro\u0308m"))));
+        assertThat(text).contains("The office fills fifty offers for René and Ångström");
+    }
+
+    @Test
     void fortyPagesAreLaidOut() throws Exception {
         List<RichText> content = new ArrayList<>();
         for (int i = 0; i < 1_300; i++) {
