@@ -26,31 +26,33 @@ export function InOrder<T extends Item>({ items, onItems, told }: InOrderProps<T
     <ol className="in-order">
       {items.map((item, i) => (
         <li key={item.id}>
-          <span>{item.name}</span>
-          <Button
-            size="small"
-            type="text"
-            icon={<UpOutlined />}
-            aria-label={`Move ${item.name} up`}
-            disabled={i === 0}
-            onClick={() => move(i, -1)}
-          />
-          <Button
-            size="small"
-            type="text"
-            icon={<DownOutlined />}
-            aria-label={`Move ${item.name} down`}
-            disabled={i === items.length - 1}
-            onClick={() => move(i, 1)}
-          />
-          <Button
-            size="small"
-            type="text"
-            icon={<CloseOutlined />}
-            aria-label={`Leave out ${item.name}`}
-            disabled={items.length === 1}
-            onClick={() => onItems(items.filter((other) => other !== item))}
-          />
+          <div className="in-order-line">
+            <span>{item.name}</span>
+            <Button
+              size="small"
+              type="text"
+              icon={<UpOutlined />}
+              aria-label={`Move ${item.name} up`}
+              disabled={i === 0}
+              onClick={() => move(i, -1)}
+            />
+            <Button
+              size="small"
+              type="text"
+              icon={<DownOutlined />}
+              aria-label={`Move ${item.name} down`}
+              disabled={i === items.length - 1}
+              onClick={() => move(i, 1)}
+            />
+            <Button
+              size="small"
+              type="text"
+              icon={<CloseOutlined />}
+              aria-label={`Leave out ${item.name}`}
+              disabled={items.length === 1}
+              onClick={() => onItems(items.filter((other) => other !== item))}
+            />
+          </div>
           {told && <div className="muted tabular">{told(item)}</div>}
         </li>
       ))}
