@@ -1,6 +1,6 @@
 package app.denfold.server.arrivals;
 
-import app.denfold.server.content.Contents;
+import app.denfold.server.content.copying.ChosenPage;
 
 /**
  * One page of an arrival: a page of some stored bytes, turned clockwise by quarters.
@@ -18,7 +18,7 @@ public record PageRef(String sha256, int page, int turn) {
         return page == other.page && sha256.equals(other.sha256);
     }
 
-    public Contents.ChosenPage chosen() {
-        return new Contents.ChosenPage(sha256, page, turn);
+    public ChosenPage chosen() {
+        return new ChosenPage(sha256, page, turn);
     }
 }

@@ -1,7 +1,6 @@
 package app.denfold.server.content;
 
 import app.denfold.paper.Format;
-import app.denfold.paper.copies.CopyPages;
 import app.denfold.paper.reading.Reading;
 import app.denfold.paper.worker.PaperWorkers;
 import app.denfold.paper.worker.WorkerFailed;
@@ -19,7 +18,6 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
@@ -364,73 +362,6 @@ public class Contents {
     private static NotNow lost(WorkerLost ended) {
         return NotNow.noAnswer(
                 "This could not be done just now: " + ended.getMessage() + ". Try again in a moment.", ended);
-    }
-
-    /**
-     * Makes a PDF of chosen pages and stores it; the papers they come from stay as they are.
-     *
-     * @throws Refusal when that is not possible
-     */
-    public Prepared copy(List<ChosenPage> pages) {
-        try {
-            Path made = copyToFile(pages);
-            try {
-                return made(made, pages.size());
-            } finally {
-                Files.deleteIfExists(made);
-            }
-        } catch (IOException failed) {
-            throw NotNow.notStored("The copy", failed);
-        }
-    }
-
-    /**
-     * Makes a PDF of chosen pages in a temporary file, which the caller deletes.
-     *
-     * @throws Refusal when that is not possible
-     */
-    public Path copyToFile(List<ChosenPage> pages) {
-        OutsideTransactions.require("copying pages");
-        try {
-            Path made = Files.createTempFile(drawn, "copy", ".part");
-            try {
-                workers.copy(pages.stream().map(this::chosen).toList(), made);
-                return made;
-            } catch (IOException | RuntimeException failed) {
-                Files.deleteIfExists(made);
-                throw failed;
-            }
-        } catch (WorkerFailed hostile) {
-            throw Refusal.conflict("pages-unreadable", "These pages cannot be copied: " + hostile.getMessage() + ".");
-        } catch (WorkerLost ended) {
-            throw lost(ended);
-        } catch (IOException failed) {
-            throw NotNow.notStored("The copy", failed);
-        }
-    }
-
-    /**
-     * Makes a PDF of all pages of one that was just made, and of chosen pages behind them.
-     *
-     * @param first lies in a temporary file
-     * @throws IOException when it cannot be written @throws Refusal when a page cannot be copied
-     */
-    public void append(Path first, int pages, List<ChosenPage> behind, Path to) throws IOException {
-        OutsideTransactions.require("copying pages");
-        List<CopyPages.Chosen> all = new ArrayList<>();
-        for (int page = 1; page <= pages; page++) {
-            all.add(new CopyPages.Chosen(first, Format.PDF, page, 0));
-        }
-        behind.forEach(page -> all.add(chosen(page)));
-        workers.copy(all, to);
-    }
-
-    /** @param page from 1 @param turn by how many degrees clockwise */
-    public record ChosenPage(String sha256, int page, int turn) {}
-
-    private CopyPages.Chosen chosen(ChosenPage page) {
-        Format format = Format.ofMediaType(content(page.sha256()).mediaType()).orElseThrow();
-        return new CopyPages.Chosen(file(page.sha256()), format, page.page(), page.turn());
     }
 
     /**

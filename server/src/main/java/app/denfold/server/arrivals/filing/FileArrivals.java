@@ -10,6 +10,7 @@ import app.denfold.server.arrivals.WaitingArrivals;
 import app.denfold.server.arrivals.proposing.LearnedTypeStore;
 import app.denfold.server.arrivals.proposing.ProposeForArrival;
 import app.denfold.server.content.Contents;
+import app.denfold.server.content.copying.CopiedPages;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.documents.FilingDetails;
@@ -37,6 +38,7 @@ public class FileArrivals {
     private final ProposeForArrival proposals;
     private final LearnedTypeStore learning;
     private final Contents contents;
+    private final CopiedPages copies;
     private final Readings readings;
     private final Documents documents;
     private final PracticeCalendar calendar;
@@ -48,6 +50,7 @@ public class FileArrivals {
             ProposeForArrival proposals,
             LearnedTypeStore learning,
             Contents contents,
+            CopiedPages copies,
             Readings readings,
             Documents documents,
             PracticeCalendar calendar,
@@ -58,6 +61,7 @@ public class FileArrivals {
         this.proposals = proposals;
         this.learning = learning;
         this.contents = contents;
+        this.copies = copies;
         this.readings = readings;
         this.documents = documents;
         this.calendar = calendar;
@@ -103,7 +107,7 @@ public class FileArrivals {
         if (found.filter(FileArrivals::isToBeFiledByItself).isPresent()) {
             Arrival before = found.get();
             Bytes bytes = Objects.requireNonNull(transactions.execute(t -> bytesOf(before)))
-                    .made(contents);
+                    .made(copies);
             transactions.executeWithoutResult(t -> arrivals.findById(id)
                     .filter(a -> a.version() == before.version() && isToBeFiledByItself(a))
                     .ifPresent(a -> fileByItself(a, bytes, desk)));
@@ -148,13 +152,13 @@ public class FileArrivals {
 
     /** What is filed of an arrival: the bytes as they came, or a copy of chosen pages that is yet to be made. */
     private record Bytes(@Nullable String asCame, List<PageRef> chosen, Contents.@Nullable Prepared copy) {
-        Bytes made(Contents contents) {
+        Bytes made(CopiedPages copies) {
             return chosen.isEmpty()
                     ? this
                     : new Bytes(
                             null,
                             chosen,
-                            contents.copy(chosen.stream().map(PageRef::chosen).toList()));
+                            copies.copy(chosen.stream().map(PageRef::chosen).toList()));
         }
     }
 
@@ -191,7 +195,7 @@ public class FileArrivals {
         List<Bytes> bytes = transactions.execute(t -> chosen.stream()
                 .map(c -> bytesOf(waiting.ofVersion(viewer, c.id(), c.version())))
                 .toList());
-        List<Bytes> made = bytes.stream().map(b -> b.made(contents)).toList();
+        List<Bytes> made = bytes.stream().map(b -> b.made(copies)).toList();
         Instant at = calendar.now();
         return transactions.execute(t -> {
             List<FiledDocument> filed = new ArrayList<>();

@@ -5,7 +5,8 @@ import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.content.Content;
 import app.denfold.server.content.Contents;
-import app.denfold.server.content.Contents.ChosenPage;
+import app.denfold.server.content.copying.ChosenPage;
+import app.denfold.server.content.copying.CopiedPages;
 import app.denfold.server.content.office.OfficePages;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
@@ -30,6 +31,7 @@ class PrintPapers {
 
     private final Documents documents;
     private final Contents contents;
+    private final CopiedPages copies;
     private final OfficePages office;
     private final PaperTurns turns;
     private final AuditTrail trail;
@@ -39,6 +41,7 @@ class PrintPapers {
     PrintPapers(
             Documents documents,
             Contents contents,
+            CopiedPages copies,
             OfficePages office,
             PaperTurns turns,
             AuditTrail trail,
@@ -49,6 +52,7 @@ class PrintPapers {
         this.office = office;
         this.documents = documents;
         this.contents = contents;
+        this.copies = copies;
         this.turns = turns;
         this.trail = trail;
     }
@@ -88,7 +92,7 @@ class PrintPapers {
             throw Refusal.invalid(
                     "documents", "These are " + pages.size() + " pages; print at most " + MOST_PAGES + " at once.");
         }
-        Path made = contents.copyToFile(pages);
+        Path made = copies.toFile(pages);
         transactions.executeWithoutResult(t -> printed.forEach(p -> trail.record(new AuditEntry(
                 viewer.actor(), "printed", p.fileId(), p.id(), "printed “" + p.name() + "” for the practice itself"))));
         return made;

@@ -9,6 +9,7 @@ import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.documents.pages.PaperTurns;
 import app.denfold.server.problems.Refusal;
+import java.util.Collections;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
@@ -82,9 +83,9 @@ public class PagesOfOthers {
         return content;
     }
 
-    /** By how many degrees clockwise a page is turned as it is read. @param page from 1 */
-    public int turn(Content content, int page) {
+    /** For each of its pages, by how many degrees clockwise it is turned as it is read. */
+    public List<Integer> turns(Content content) {
         List<Integer> turned = turns.of(content.sha256());
-        return turned.isEmpty() ? 0 : turned.get(page - 1);
+        return turned.isEmpty() ? Collections.nCopies(content.pages(), 0) : turned;
     }
 }

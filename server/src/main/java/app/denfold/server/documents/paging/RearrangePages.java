@@ -4,8 +4,9 @@ import app.denfold.core.pages.PageChange;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.content.Content;
 import app.denfold.server.content.Contents;
-import app.denfold.server.content.Contents.ChosenPage;
 import app.denfold.server.content.Contents.Prepared;
+import app.denfold.server.content.copying.ChosenPage;
+import app.denfold.server.content.copying.CopiedPages;
 import app.denfold.server.documents.DocumentVersion.PageSource;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
@@ -35,6 +36,7 @@ public class RearrangePages {
     private final Documents documents;
     private final Wastebasket wastebasket;
     private final Contents contents;
+    private final CopiedPages copies;
     private final PagesOfOthers giving;
     private final Readings readings;
     private final TransactionTemplate transactions;
@@ -43,12 +45,14 @@ public class RearrangePages {
             Documents documents,
             Wastebasket wastebasket,
             Contents contents,
+            CopiedPages copies,
             PagesOfOthers giving,
             Readings readings,
             TransactionTemplate transactions) {
         this.documents = documents;
         this.wastebasket = wastebasket;
         this.contents = contents;
+        this.copies = copies;
         this.giving = giving;
         this.readings = readings;
         this.transactions = transactions;
@@ -80,7 +84,7 @@ public class RearrangePages {
     public int rearrange(Viewer viewer, UUID id, int version, List<WantedPage> wanted, List<UUID> emptied) {
         Plan plan = Objects.requireNonNull(transactions.execute(t -> plan(viewer, id, version, wanted)));
         transactions.executeWithoutResult(t -> emptied.forEach(other -> requireAllPutIn(viewer, other, wanted)));
-        Prepared made = contents.copy(plan.pages);
+        Prepared made = copies.copy(plan.pages);
         return Objects.requireNonNull(transactions.execute(t -> {
             int number = add(viewer, id, version, plan, made);
             if (!emptied.isEmpty()) {
@@ -126,7 +130,7 @@ public class RearrangePages {
             }
             return new Plan(pages, sources, checked(new PageChange(own.change.before(), now)));
         }));
-        Prepared made = contents.copy(plan.pages);
+        Prepared made = copies.copy(plan.pages);
         return Objects.requireNonNull(transactions.execute(t -> {
             int number = add(viewer, id, version, plan, made);
             with.run();
@@ -148,8 +152,8 @@ public class RearrangePages {
             throw Refusal.invalid("after", "The new paper begins with a page after the first.");
         }
         Plan kept = part(all, 0, after);
-        Prepared stays = contents.copy(kept.pages);
-        Prepared goes = contents.copy(all.pages.subList(after, pages));
+        Prepared stays = copies.copy(kept.pages);
+        Prepared goes = copies.copy(all.pages.subList(after, pages));
         return Objects.requireNonNull(transactions.execute(t -> {
             FiledDocument document = documents.open(viewer, id);
             document.requireNewest(version);
@@ -208,8 +212,9 @@ public class RearrangePages {
 
     /** All pages in their order, turned as they are read. */
     private List<WantedPage> asTheyAre(Content own) {
+        List<Integer> turns = giving.turns(own);
         return IntStream.rangeClosed(1, own.pages())
-                .mapToObj(page -> new WantedPage(null, page, giving.turn(own, page)))
+                .mapToObj(page -> new WantedPage(null, page, turns.get(page - 1)))
                 .toList();
     }
 

@@ -7,6 +7,8 @@ import app.denfold.paper.worker.PaperWorkers;
 import app.denfold.server.access.Actor;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.content.Contents;
+import app.denfold.server.content.copying.ChosenPage;
+import app.denfold.server.content.copying.CopiedPages;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.problems.Refusal;
 import app.denfold.server.signing.asking.RunRequest;
@@ -43,6 +45,7 @@ class PenPages {
     private final SignedScans scans;
     private final Documents documents;
     private final Contents contents;
+    private final CopiedPages copies;
     private final PaperWorkers workers;
     private final TransactionTemplate transactions;
 
@@ -54,6 +57,7 @@ class PenPages {
             SignedScans scans,
             Documents documents,
             Contents contents,
+            CopiedPages copies,
             @Qualifier("quickWorkers") PaperWorkers workers,
             TransactionTemplate transactions) {
         this.requests = requests;
@@ -63,11 +67,12 @@ class PenPages {
         this.scans = scans;
         this.documents = documents;
         this.contents = contents;
+        this.copies = copies;
         this.workers = workers;
         this.transactions = transactions;
     }
 
-    private record ToPrint(List<Contents.ChosenPage> pages, String name) {}
+    private record ToPrint(List<ChosenPage> pages, String name) {}
 
     /** All papers of a turn, each page with its code. @throws Refusal when it is not open, or the viewer may not see it */
     byte[] print(Viewer viewer, UUID requestId, UUID turnId) throws IOException {
@@ -76,7 +81,7 @@ class PenPages {
         List<String> codes = IntStream.rangeClosed(1, count)
                 .mapToObj(page -> new PenCode(turnId, page, count).written())
                 .toList();
-        Path copy = contents.copyToFile(print.pages());
+        Path copy = copies.toFile(print.pages());
         Path coded = Files.createTempFile("to-sign", ".pdf");
         try {
             workers.stampCodes(copy, codes, "To be signed by " + print.name() + ". Please send all pages back.", coded);
@@ -93,11 +98,11 @@ class PenPages {
         if (turn.task() != Task.SIGN || !request.whoseTurn().contains(turn)) {
             throw Refusal.conflict("not-his-turn", "It is not the turn of " + turn.name() + " to sign now.");
         }
-        List<Contents.ChosenPage> pages = new ArrayList<>();
+        List<ChosenPage> pages = new ArrayList<>();
         for (RequestPaper paper : request.papersOf(turn)) {
             int count = contents.content(paper.sourceSha256()).pages();
             for (int page = 1; page <= count; page++) {
-                pages.add(new Contents.ChosenPage(paper.sourceSha256(), page, 0));
+                pages.add(new ChosenPage(paper.sourceSha256(), page, 0));
             }
         }
         return new ToPrint(pages, turn.name());
