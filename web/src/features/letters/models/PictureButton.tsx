@@ -45,7 +45,7 @@ export function PictureButton({ editor }: { editor: Editor }) {
       content={
         <div className="place-form">
           <FileButton
-            words={picture ? "Take another …" : "Choose a picture …"}
+            words={picture ? "Choose another …" : "Choose a picture …"}
             label="Choose the picture"
             accept="image/png,image/jpeg,image/gif"
             isBusy={send.isPending}

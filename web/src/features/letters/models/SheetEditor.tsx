@@ -21,7 +21,7 @@ export function SheetEditor({ words, names, onChange }: SheetEditorProps) {
       <div className="model-block-head">
         <strong>On each page</strong>
         <Checkbox checked={sheet.head} onChange={(e) => set({ head: e.target.checked })}>
-          name, address and mark of the practice on the first
+          the practice’s name, address and mark on the first
         </Checkbox>
         <Checkbox checked={sheet.numbered} onChange={(e) => set({ numbered: e.target.checked })}>
           page numbers

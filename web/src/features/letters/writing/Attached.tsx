@@ -14,14 +14,15 @@ type AttachedProps = {
 
 /** What follows the letter: what its model attaches or offers, and papers of the file. */
 export function Attached({ letter, writing, mayChange, onChange }: AttachedProps) {
-  const papers = useQuery({ ...papersOptions(letter.fileId), enabled: mayChange }).data ?? [];
+  const mayAttach = mayChange && letter.attachable;
+  const papers = useQuery({ ...papersOptions(letter.fileId), enabled: mayAttach }).data ?? [];
   const known = new Map(papers.map((p) => [p.id, p.name]));
   const nameOf = (id: string) =>
     letter.papers.find((p) => p.id === id)?.name ?? known.get(id) ?? "a paper you may not see";
   const offered = papers.filter(
     (p) => !writing.papers.includes(p.id) && p.state !== "ENTERED_IN_ERROR" && p.pages > 0,
   );
-  if (letter.attachments.length + writing.papers.length + (mayChange ? offered.length : 0) === 0) {
+  if (letter.attachments.length + writing.papers.length + (mayAttach ? offered.length : 0) === 0) {
     return null;
   }
   return (
@@ -63,7 +64,7 @@ export function Attached({ letter, writing, mayChange, onChange }: AttachedProps
           ))}
         </ul>
       )}
-      {mayChange && offered.length > 0 && (
+      {mayAttach && offered.length > 0 && (
         <Select
           aria-label="Attach a paper of this file"
           placeholder="Attach a paper of this file"

@@ -40,6 +40,7 @@ const LETTER: Letter = {
   ],
   attachments: [],
   papers: [],
+  attachable: true,
   writing: { answers: {}, leftOut: [], corrected: {}, attached: [], papers: [] },
   by: "Ottilie Brandmoor",
   changedAt: "2026-11-30T10:00:00Z",
@@ -148,6 +149,15 @@ test("what the model offers and papers of the file can follow the letter", async
     changes: 3,
     writing: { ...LETTER.writing, attached: ["a2"], papers: ["p1"] },
   });
+});
+
+test("nothing is offered to be attached to a form whose fields stay open", async () => {
+  const calls = write({ ...LETTER, attachable: false, attachments: [], ready: true });
+  await waitFor(() =>
+    expect(screen.getByRole("button", { name: "File it" })).toHaveProperty("disabled", false),
+  );
+  expect(screen.queryByRole("heading", { name: "Attachments" })).toBeNull();
+  expect(calls.some((c) => c.path.endsWith("/papers"))).toBe(false);
 });
 
 test("an excerpt is put in with its source", async () => {

@@ -55,7 +55,7 @@ public record LetterModel(List<AskedFor> asks, List<LetterBlock> blocks, LetterS
     /** @param pieces with all within them @throws IllegalArgumentException when there are more pictures than in a letter */
     static void requireFewPictures(Stream<RichText> pieces) {
         if (pieces.filter(p -> p.picture() != null).count() > MOST_PICTURES) {
-            throw new IllegalArgumentException("A letter has up to " + MOST_PICTURES + " pictures");
+            throw new IllegalArgumentException("A letter can have up to " + MOST_PICTURES + " pictures");
         }
     }
 

@@ -85,6 +85,9 @@ public record ModelWords(
             @NotNull List<@NotNull @Valid Piece> foot,
             boolean numbered) {
 
+        /** With the head of the practice and numbers. */
+        public static final Sheet USUAL = new Sheet(true, List.of(), List.of(), true);
+
         private LetterSheet asSheet() {
             return new LetterSheet(
                     head,

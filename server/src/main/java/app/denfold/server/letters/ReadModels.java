@@ -73,21 +73,20 @@ public class ReadModels {
     /** Pictures and what is attached are there. */
     private void requireKept(ModelWords words) {
         if (!words.pictureIds().stream().allMatch(images::existsById)) {
-            throw Refusal.invalid("words", "A picture in it is not known. Put it in again.");
+            throw Refusal.invalid("words", "One of its pictures is missing. Put it in again.");
         }
         if (words.attached().size() > ModelWords.MOST_ATTACHMENTS) {
-            throw Refusal.invalid("words", "Up to " + ModelWords.MOST_ATTACHMENTS + " attachments follow a letter.");
+            throw Refusal.invalid("words", "A letter can have up to " + ModelWords.MOST_ATTACHMENTS + " attachments.");
         }
         if (!words.attached().stream()
                 .allMatch(a -> forms.existsById(a.formId()) && !a.name().isBlank())) {
-            throw Refusal.invalid("words", "An attachment is not known, or has no name. Choose it again.");
+            throw Refusal.invalid("words", "One of the attachments is missing or has no name. Choose it again.");
         }
         if (words.form() != null
                 && words.form().leaveOpen()
                 && !words.attached().isEmpty()) {
             throw Refusal.invalid(
-                    "words",
-                    "To a form whose fields can still be changed nothing can be attached: they would be lost.");
+                    "words", "Nothing can be attached to a form whose fields stay open: they would be lost.");
         }
     }
 

@@ -143,6 +143,31 @@ class LetterFormsTest {
     }
 
     @Test
+    void nothingFollowsAFormWhoseFieldsStayOpen() throws Exception {
+        Api api = practice.administrator();
+        UUID form = form(api, "claim.pdf", Papers.form("Claim for Hallam Insurance", "insured", ""))
+                .id("$.id");
+        UUID model = model(api, "letter");
+        List<Object> blocks = List.of(block("insured", false, line(place("person.name", "PLAIN", true))));
+        Map<String, Object> open = new HashMap<>(bound(form, blocks, List.of(at("insured", "insured", "TEXT", 1))));
+        open.put(
+                "form",
+                Map.of("formId", form, "leaveOpen", true, "boxes", List.of(at("insured", "insured", "TEXT", 1))));
+        open.put("attachments", List.of(Map.of("formId", form, "name", "Again", "always", true)));
+        assertThat(version(api, model, "en-GB", TODAY, open).<String>at("$.detail"))
+                .contains("would be lost");
+        open.remove("attachments");
+        version(api, model, "en-GB", TODAY, open);
+        UUID person = api.newEmployee("Openson", null);
+        UUID letter = begin(api, person, model, "en-GB", TODAY).id("$.id");
+        assertThat(api.get("/api/letters/{id}", letter).<Boolean>at("$.attachable"))
+                .isFalse();
+        UUID paper = api.fileNewPaper(person, "letter", TODAY.minusDays(2));
+        int changes = write(api, letter, 0, Map.of("papers", List.of(paper))).at("$.changes");
+        assertThat(file(api, letter, changes).<String>at("$.code")).isEqualTo("form-stays-open");
+    }
+
+    @Test
     void aModelGoesOutAsAnOpenFileAndComesInAgain() throws Exception {
         Api api = practice.administrator();
         UUID form = form(api, "claim.pdf", Papers.form("Claim for Hallam Insurance", "insured", ""))

@@ -187,4 +187,35 @@ class LetterPagesTest {
         assertThat(unseen.<List<String>>at("$.papers[*].name")).isEmpty();
         assertThat(file(api, letter, 2).<String>at("$.code")).isEqualTo("attached-unseen");
     }
+
+    @Test
+    void aVersionSaysWhatChangedOnEachPageAndWhatFollows() throws Exception {
+        Api api = practice.administrator();
+        UUID model = model(api, "letter");
+        UUID rules = pdf(api, "House rules");
+        UUID prices = pdf(api, "Prices");
+        Map<String, Object> before =
+                Map.of("head", true, "top", List.of(), "foot", List.of(line(words("Bank 12 34"))), "numbered", true);
+        Map<String, Object> after =
+                Map.of("head", false, "top", List.of(), "foot", List.of(line(words("Bank 56 34"))), "numbered", true);
+        Object always = List.of(attachment(rules, "House rules", true));
+        Object chosen = List.of(attachment(prices, "Prices", false));
+        version(api, model, "en-GB", TODAY, saying(line(words("x")), Map.of("sheet", before, "attachments", always)));
+        UUID newer = version(
+                        api,
+                        model,
+                        "en-GB",
+                        TODAY,
+                        saying(line(words("x")), Map.of("sheet", after, "attachments", chosen)))
+                .id("$.id");
+        Api.Answer changes = api.get("/api/letter-models/versions/{id}/changes", newer);
+        assertThat(changes.<List<String>>at("$.notes"))
+                .containsExactly(
+                        "It no longer has the practice’s head.",
+                        "“Prices” is attached now where chosen.",
+                        "“House rules” is no longer attached.");
+        assertThat(changes.<List<String>>at("$.parts[*].name")).containsExactly("At the foot of each page");
+        assertThat(changes.<List<String>>at("$.parts[0].words[*].what"))
+                .containsExactly("KEPT", "REMOVED", "ADDED", "KEPT");
+    }
 }

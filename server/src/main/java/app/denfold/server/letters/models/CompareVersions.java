@@ -5,6 +5,7 @@ import app.denfold.server.letters.ModelWords;
 import app.denfold.server.letters.ModelWords.Block;
 import app.denfold.server.letters.ModelWords.Piece;
 import app.denfold.server.letters.ModelWords.Question;
+import app.denfold.server.letters.ModelWords.Sheet;
 import com.github.difflib.DiffUtils;
 import com.github.difflib.patch.AbstractDelta;
 import java.util.ArrayList;
@@ -12,6 +13,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.function.Function;
 import java.util.regex.MatchResult;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -64,7 +66,20 @@ final class CompareVersions {
                 parts.add(part(id, block, null));
             }
         });
+        addOnEachPage(parts, "top", lines(older, Sheet::top), lines(newer, Sheet::top));
+        addOnEachPage(parts, "foot", lines(older, Sheet::foot), lines(newer, Sheet::foot));
         return parts;
+    }
+
+    private static String lines(ModelWords words, Function<Sheet, List<Piece>> of) {
+        return words.sheet() == null ? "" : text(of.apply(words.sheet()));
+    }
+
+    private static void addOnEachPage(List<ChangedPart> parts, String where, String before, String after) {
+        if (!before.equals(after)) {
+            String name = "At the " + where + " of each page";
+            parts.add(new ChangedPart(where + " of each page", What.KEPT, name, runs(before, after), List.of()));
+        }
     }
 
     /** What is asked more, or no more, in sentences; and whether the parts stand in another order. */
@@ -88,12 +103,20 @@ final class CompareVersions {
         if (!Objects.equals(older.form(), newer.form())) {
             notes.add(newer.form() == null ? "It is no longer put in a form." : "The form, or places on it, changed.");
         }
-        if (!Objects.equals(older.sheet(), newer.sheet())) {
-            notes.add("What stands on each page changed.");
+        Sheet was = sheet(older);
+        Sheet is = sheet(newer);
+        if (was.head() != is.head()) {
+            notes.add(is.head() ? "It begins with the practice’s head now." : "It no longer has the practice’s head.");
         }
-        if (!older.attached().equals(newer.attached())) {
-            notes.add("Other papers are attached.");
+        if (was.numbered() != is.numbered()) {
+            notes.add(is.numbered() ? "Its pages are numbered now." : "Its pages are no longer numbered.");
         }
+        newer.attached().stream()
+                .filter(a -> !older.attached().contains(a))
+                .forEach(a -> notes.add("“" + a.name() + "” is attached now" + (a.always() ? "." : " where chosen.")));
+        older.attached().stream()
+                .filter(a -> newer.attached().stream().noneMatch(b -> b.formId().equals(a.formId())))
+                .forEach(a -> notes.add("“" + a.name() + "” is no longer attached."));
         if (!order(older, newer).equals(order(newer, older))) {
             notes.add("Parts stand in another order.");
         }
@@ -126,9 +149,15 @@ final class CompareVersions {
     }
 
     private static String text(@Nullable Block block) {
-        return block == null
-                ? ""
-                : RichText.plain(block.content().stream().map(Piece::asRichText).toList());
+        return block == null ? "" : text(block.content());
+    }
+
+    private static String text(List<Piece> pieces) {
+        return RichText.plain(pieces.stream().map(Piece::asRichText).toList());
+    }
+
+    private static Sheet sheet(ModelWords words) {
+        return words.sheet() == null ? Sheet.USUAL : words.sheet();
     }
 
     private static List<String> notes(Block was, Block is) {

@@ -1,28 +1,22 @@
 package app.denfold.server.letters.models;
 
-import app.denfold.core.letters.RichText;
-import app.denfold.paper.Format;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.commits.OutsideTransactions;
 import app.denfold.server.content.Contents;
 import app.denfold.server.content.UploadedFile;
-import app.denfold.server.content.office.OfficeHtml;
 import app.denfold.server.letters.KeptForm;
 import app.denfold.server.letters.KeptFormRepository;
 import app.denfold.server.letters.KeptImage;
 import app.denfold.server.letters.KeptImageRepository;
 import app.denfold.server.letters.KeptModel;
 import app.denfold.server.letters.KeptModelRepository;
-import app.denfold.server.letters.KnownNames;
 import app.denfold.server.letters.ModelVersion;
 import app.denfold.server.letters.ModelVersionRepository;
 import app.denfold.server.letters.ModelWords;
-import app.denfold.server.letters.ModelWords.Piece;
 import app.denfold.server.letters.forms.Forms;
 import app.denfold.server.letters.images.Images;
 import app.denfold.server.letters.models.Models.ModelDetails;
 import app.denfold.server.letters.models.Models.VersionDetails;
-import app.denfold.server.problems.NotNow;
 import app.denfold.server.problems.Refusal;
 import jakarta.validation.Valid;
 import jakarta.validation.Validator;
@@ -39,11 +33,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
-import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.zip.ZipEntry;
@@ -64,8 +56,6 @@ class ModelFiles {
 
     static final String FORMAT = "den-fold-letter-model/1";
 
-    private static final Set<Format> OFFICE = Set.of(Format.DOCX, Format.DOC, Format.ODT, Format.RTF);
-
     private static final String JSON = "model.json";
     private static final int LARGEST_JSON = 5 << 20;
     private static final int LARGEST_FORM = 50 << 20;
@@ -80,8 +70,6 @@ class ModelFiles {
     private final KeptImageRepository keptImages;
     private final Forms forms;
     private final Images images;
-    private final OfficeHtml office;
-    private final KnownNames names;
     private final Contents contents;
     private final TransactionTemplate transactions;
     private final JsonMapper mapper;
@@ -95,8 +83,6 @@ class ModelFiles {
             KeptImageRepository keptImages,
             Forms forms,
             Images images,
-            OfficeHtml office,
-            KnownNames names,
             Contents contents,
             TransactionTemplate transactions,
             JsonMapper mapper,
@@ -108,8 +94,6 @@ class ModelFiles {
         this.keptImages = keptImages;
         this.forms = forms;
         this.images = images;
-        this.office = office;
-        this.names = names;
         this.contents = contents;
         this.transactions = transactions;
         this.mapper = mapper;
@@ -213,49 +197,6 @@ class ModelFiles {
             throw Refusal.invalid("file", "“" + file.name() + "” is no file of a model.");
         } catch (IOException unreadable) {
             throw Refusal.invalid("file", "“" + file.name() + "” cannot be read: " + unreadable.getMessage() + ".");
-        }
-    }
-
-    /** @param images how many of its images could not be taken over */
-    record OfficeAnswer(List<Piece> pieces, int images) {}
-
-    /** @throws Refusal when the viewer is no administrator, or it is no text that LibreOffice can read */
-    OfficeAnswer words(Viewer viewer, UploadedFile file) {
-        viewer.requireAdministrator();
-        Format format = Format.claimedBy(file.name())
-                .filter(OFFICE::contains)
-                .orElseThrow(() -> Refusal.invalid(
-                        "file", "“" + file.name() + "” is no text document. Choose a DOCX, DOC, ODT or RTF file."));
-        String html = office.of(file.path(), format);
-        AtomicInteger lost = new AtomicInteger();
-        try {
-            List<RichText> pieces =
-                    OfficeWords.of(html, names.kinds().keySet(), picture -> kept(viewer, file.name(), picture, lost));
-            if (pieces.isEmpty()) {
-                throw Refusal.invalid("file", "There are no words in “" + file.name() + "”.");
-            }
-            return new OfficeAnswer(pieces.stream().map(Piece::of).toList(), lost.get());
-        } catch (IllegalArgumentException wrong) {
-            throw Refusal.invalid("file", "“" + file.name() + "” cannot be a model: " + wrong.getMessage() + ".");
-        }
-    }
-
-    /** @return its id; empty for one that is no whole picture */
-    private Optional<UUID> kept(Viewer viewer, String name, byte[] picture, AtomicInteger lost) {
-        try {
-            Path file = Files.createTempFile("picture", ".part");
-            try {
-                Files.write(file, picture);
-                return Optional.of(
-                        images.add(viewer, new UploadedFile(file, name)).id());
-            } finally {
-                Files.deleteIfExists(file);
-            }
-        } catch (Refusal none) {
-            lost.incrementAndGet();
-            return Optional.empty();
-        } catch (IOException failed) {
-            throw NotNow.notStored("A picture", failed);
         }
     }
 

@@ -22,12 +22,14 @@ import org.springframework.web.multipart.MultipartFile;
 class ModelFilesController {
 
     private final ModelFiles files;
+    private final ReadOfficeFiles office;
 
-    ModelFilesController(ModelFiles files) {
+    ModelFilesController(ModelFiles files, ReadOfficeFiles office) {
         this.files = files;
+        this.office = office;
     }
 
-    /** A model with all its versions as an open file: JSON, and the forms it fills in, in a ZIP. */
+    /** A model with all its versions as an open file: JSON, its forms, attachments and pictures, in a ZIP. */
     @GetMapping(path = "/api/letter-models/{id}/file", produces = "application/zip")
     void file(Viewer viewer, @PathVariable UUID id, HttpServletResponse response) throws IOException {
         ModelFiles.Written model = files.of(viewer, id);
@@ -51,11 +53,11 @@ class ModelFilesController {
         }
     }
 
-    /** The words of an office file, from which a model can go on. Nothing is kept. */
+    /** The words of an office file, from which a model can go on. Its pictures are kept, the file is not. */
     @PostMapping(path = "/api/set-up/letter-models/words", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-    ModelFiles.OfficeAnswer words(Viewer viewer, @RequestPart MultipartFile file) throws IOException {
+    ReadOfficeFiles.OfficeAnswer words(Viewer viewer, @RequestPart MultipartFile file) throws IOException {
         try (UploadedFile uploaded = UploadedFile.of(file)) {
-            return files.words(viewer, uploaded);
+            return office.words(viewer, uploaded);
         }
     }
 }

@@ -35,6 +35,7 @@ final class OfficeWords {
     private final Set<String> names;
     private final Function<byte[], Optional<UUID>> keep;
     private int pictures;
+    private int lost;
 
     /** Pictures of the line that is read, which stand after it. */
     private final List<RichText> waiting = new ArrayList<>();
@@ -44,6 +45,9 @@ final class OfficeWords {
         this.keep = keep;
     }
 
+    /** @param lost how many pictures could not be taken over */
+    record Read(List<RichText> pieces, int lost) {}
+
     /**
      * Paragraphs, headings, lists, tables, pictures, page breaks and looks; names in braces become places.
      *
@@ -51,8 +55,10 @@ final class OfficeWords {
      * @param keep takes a picture in; empty when that is not possible
      * @throws IllegalArgumentException in words, when it cannot be a model
      */
-    static List<RichText> of(String html, Set<String> names, Function<byte[], Optional<UUID>> keep) {
-        return new OfficeWords(names, keep).blocks(Jsoup.parse(html).body(), false);
+    static Read of(String html, Set<String> names, Function<byte[], Optional<UUID>> keep) {
+        OfficeWords words = new OfficeWords(names, keep);
+        List<RichText> pieces = words.blocks(Jsoup.parse(html).body(), false);
+        return new Read(pieces, words.lost);
     }
 
     /** @param isInside whether they stand in a list or table, where no page ends */
@@ -165,16 +171,26 @@ final class OfficeWords {
     }
 
     private void picture(Element image) {
-        Matcher data = DATA.matcher(image.attr("src"));
-        if (!data.matches() || ++pictures > MOST_PICTURES) {
-            keep.apply(new byte[0]);
+        Optional<UUID> kept = pictures < MOST_PICTURES ? bytes(image).flatMap(keep) : Optional.empty();
+        if (kept.isEmpty()) {
+            lost++;
             return;
         }
+        pictures++;
         String shows = image.attr("alt").isBlank() ? "Picture " + pictures : image.attr("alt");
-        keep.apply(Base64.getMimeDecoder().decode(data.group(1)))
-                .ifPresent(id -> waiting.add(RichText.of(
-                        new Picture(id.toString(), width(image)),
-                        shows.substring(0, Math.min(RichText.LONGEST_SHOWN, shows.length())))));
+        waiting.add(RichText.of(
+                new Picture(kept.get().toString(), width(image)),
+                shows.substring(0, Math.min(RichText.LONGEST_SHOWN, shows.length()))));
+    }
+
+    /** @return empty for one that is not in the file itself, or is garbled */
+    private static Optional<byte[]> bytes(Element image) {
+        Matcher data = DATA.matcher(image.attr("src"));
+        try {
+            return data.matches() ? Optional.of(Base64.getMimeDecoder().decode(data.group(1))) : Optional.empty();
+        } catch (IllegalArgumentException garbled) {
+            return Optional.empty();
+        }
     }
 
     /** As wide as in the file, as far as there is room. */

@@ -3,7 +3,7 @@ package app.denfold.server.letters.writing;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.content.Content;
 import app.denfold.server.content.Contents;
-import app.denfold.server.content.Contents.ChosenPage;
+import app.denfold.server.content.copying.ChosenPage;
 import app.denfold.server.documents.DocumentVersion.PageSource;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
@@ -38,11 +38,21 @@ class AttachedPapers {
         this.contents = contents;
     }
 
+    /** Whether anything can follow: behind other pages the fields of a form are lost. */
+    static boolean canFollow(ModelWords words) {
+        return words.form() == null || !words.form().leaveOpen();
+    }
+
     /** A page that follows, and where it comes from, so that what was covered on it stays so. */
     record Page(ChosenPage page, PageSource source) {}
 
     /** @throws Refusal when something was attached that cannot be, by now, or that the viewer does not see */
     List<Page> of(Viewer viewer, DraftLetter draft, KeptModel model, ModelWords words) {
+        if (!canFollow(words) && !draft.writing().papers().isEmpty()) {
+            throw Refusal.conflict(
+                    "form-stays-open",
+                    "Nothing can be attached to a form whose fields stay open: they would be lost. Take the papers out.");
+        }
         List<Page> pages = new ArrayList<>();
         for (ModelWords.Attachment attachment : words.attached()) {
             if (attachment.always() || draft.writing().attached().contains(attachment.formId())) {
@@ -65,9 +75,10 @@ class AttachedPapers {
         requireSeen(viewer, id);
         FiledDocument paper = others.giving(viewer, letter, id);
         Content content = others.paged(paper);
+        List<Integer> turns = others.turns(content);
         return IntStream.rangeClosed(1, content.pages())
                 .mapToObj(page -> {
-                    int turn = others.turn(content, page);
+                    int turn = turns.get(page - 1);
                     return new Page(
                             new ChosenPage(content.sha256(), page, turn),
                             new PageSource(paper.id(), paper.versions().size(), page, turn));

@@ -76,7 +76,7 @@ public class FileLetters {
         throw Refusal.conflict("changed-meanwhile", "What the file knows changed just now. Look at the letter again.");
     }
 
-    /** @return empty when others, who know more or less of the file, looked at it at that moment */
+    /** @return empty when the file, or what others see of it, changed at that moment */
     private Optional<FiledDocument> tryToFile(Viewer viewer, UUID id, int changes) {
         Whole whole = Objects.requireNonNull(transactions.execute(t -> {
             WriteLetters.open(viewer, write.draft(viewer, id), changes);
@@ -92,13 +92,16 @@ public class FileLetters {
     }
 
     private Optional<FiledDocument> file(Viewer viewer, Whole whole, Pages pages, List<PageFacts> read, int changes) {
-        Written written = whole.written();
-        DraftLetter draft = letters.findToFile(written.draft().id()).orElseThrow(() -> Refusal.notFound("letter"));
+        DraftLetter draft =
+                letters.findToFile(whole.written().draft().id()).orElseThrow(() -> Refusal.notFound("letter"));
         write.requireVisible(viewer, draft);
         WriteLetters.open(viewer, draft, changes);
-        if (!pages.sha256().equals(draft.previewSha256())) {
+        // papers that are attached may be gone, and facts others, since it was laid out
+        Whole now = preview.whole(viewer, draft.id());
+        if (!pages.sha256().equals(draft.previewSha256()) || !now.key().equals(draft.previewOf())) {
             return Optional.empty();
         }
+        Written written = now.written();
         LocalDate today = calendar.today();
         LocalDate day = draft.effectiveOn();
         FiledDocument filed = documents.file(
@@ -110,7 +113,7 @@ public class FileLetters {
                         "written as “" + written.model().name() + "”, version "
                                 + written.version().number(),
                         false,
-                        sources(pages.count(), whole.attached())));
+                        sources(pages.count(), now.attached())));
         if (read.isEmpty()) {
             readings.ask(pages.sha256());
         } else {

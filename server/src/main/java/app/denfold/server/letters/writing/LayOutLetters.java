@@ -15,7 +15,8 @@ import app.denfold.paper.worker.WorkerLost;
 import app.denfold.server.access.secrets.Secrets;
 import app.denfold.server.commits.OutsideTransactions;
 import app.denfold.server.content.Contents;
-import app.denfold.server.content.Contents.ChosenPage;
+import app.denfold.server.content.copying.ChosenPage;
+import app.denfold.server.content.copying.CopiedPages;
 import app.denfold.server.letters.KeptFormRepository;
 import app.denfold.server.letters.KeptImageRepository;
 import app.denfold.server.letters.ModelWords;
@@ -27,7 +28,6 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -45,6 +45,7 @@ class LayOutLetters {
 
     private final PaperWorkers workers;
     private final Contents contents;
+    private final CopiedPages copies;
     private final KeptFormRepository forms;
     private final KeptImageRepository images;
     private final PracticeSettings settings;
@@ -52,11 +53,13 @@ class LayOutLetters {
     LayOutLetters(
             PaperWorkers quickWorkers,
             Contents contents,
+            CopiedPages copies,
             KeptFormRepository forms,
             KeptImageRepository images,
             PracticeSettings settings) {
         this.workers = quickWorkers;
         this.contents = contents;
+        this.copies = copies;
         this.forms = forms;
         this.images = images;
         this.settings = settings;
@@ -106,7 +109,7 @@ class LayOutLetters {
     private String image(String id) {
         return images.findById(UUID.fromString(id))
                 .orElseThrow(() -> Refusal.conflict(
-                        "picture-unknown", "A picture in this letter is not known any more. Correct that part."))
+                        "picture-unknown", "A picture in this letter is missing. Take it out of that part."))
                 .sha256();
     }
 
@@ -147,8 +150,9 @@ class LayOutLetters {
             Path pdf = Files.createTempFile("letter", ".pdf");
             try {
                 int pages = to(pdf, wanted);
-                attach(pdf, pages, wanted.attached());
-                return contents.made(pdf, pages + wanted.attached().size());
+                return wanted.attached().isEmpty()
+                        ? contents.made(pdf, pages)
+                        : withAttached(pdf, pages, wanted.attached());
             } finally {
                 Files.deleteIfExists(pdf);
             }
@@ -181,15 +185,12 @@ class LayOutLetters {
         return pages;
     }
 
-    private void attach(Path pdf, int pages, List<ChosenPage> attached) throws IOException {
-        if (!attached.isEmpty()) {
-            Path alone = Files.createTempFile("letter", ".pdf");
-            try {
-                Files.copy(pdf, alone, StandardCopyOption.REPLACE_EXISTING);
-                contents.append(alone, pages, attached, pdf);
-            } finally {
-                Files.deleteIfExists(alone);
-            }
+    private Contents.Prepared withAttached(Path pdf, int pages, List<ChosenPage> attached) throws IOException {
+        Path whole = copies.behind(pdf, pages, attached);
+        try {
+            return contents.made(whole, pages + attached.size());
+        } finally {
+            Files.deleteIfExists(whole);
         }
     }
 

@@ -56,7 +56,8 @@ class PreviewLetters {
                 return pages.get();
             }
         }
-        throw Refusal.conflict("changed-meanwhile", "This letter is being changed just now. Look at it again.");
+        throw Refusal.conflict(
+                "changed-meanwhile", "Somebody is changing this letter right now. Open it again in a moment.");
     }
 
     /** A letter, and what follows it. */

@@ -159,6 +159,7 @@ class ShowLetters {
     /**
      * @param attachments what the model attaches, or offers to
      * @param papers of the file that are attached
+     * @param attachable whether papers can be
      * @param changes how often it was changed, which a change of it has to name
      * @param ready whether it can be filed
      */
@@ -176,6 +177,7 @@ class ShowLetters {
             List<BlockAnswer> blocks,
             List<AttachmentAnswer> attachments,
             List<AttachedPapers.Attached> papers,
+            boolean attachable,
             WrittenSoFar writing,
             String by,
             Instant changedAt,
@@ -201,6 +203,7 @@ class ShowLetters {
                 written.letter().blocks().stream().map(b -> block(b, draft)).toList(),
                 attachments(written),
                 attached.chosen(viewer, draft),
+                AttachedPapers.canFollow(written.version().words()),
                 draft.writing(),
                 draft.byName(),
                 draft.changedAt(),

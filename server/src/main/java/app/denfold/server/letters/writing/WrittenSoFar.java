@@ -60,7 +60,7 @@ public record WrittenSoFar(
             throw Refusal.invalid("answers", "A letter holds up to " + MOST + " answers and corrections.");
         }
         if (attached.size() > MOST_PAPERS || papers.size() > MOST_PAPERS) {
-            throw Refusal.invalid("papers", "Up to " + MOST_PAPERS + " papers follow a letter.");
+            throw Refusal.invalid("papers", "You can attach up to " + MOST_PAPERS + " papers.");
         }
         Map<String, List<RichText>> texts = new HashMap<>();
         try {

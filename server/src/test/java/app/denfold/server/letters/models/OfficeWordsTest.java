@@ -18,7 +18,8 @@ import org.junit.jupiter.api.Test;
 class OfficeWordsTest {
 
     private static List<RichText> read(String html) {
-        return OfficeWords.of(html, Set.of("person.name", "day"), picture -> Optional.empty());
+        return OfficeWords.of(html, Set.of("person.name", "day"), picture -> Optional.empty())
+                .pieces();
     }
 
     @Test
@@ -73,16 +74,30 @@ class OfficeWordsTest {
         List<byte[]> offered = new ArrayList<>();
         UUID id = UUID.randomUUID();
         String html = "<p><img src='data:image/png;base64,AAEC' width='189' alt='Map'/>By the gate</p>"
-                + "<img src='https://elsewhere.example/y.png'/><p>End"
+                + "<img src='https://elsewhere.example/y.png'/><img src='data:image/png;base64,A'/><p>End"
                 + "<img src='data:image/jpeg;base64,BAUG' width='9999'/></p>";
-        List<RichText> pieces = OfficeWords.of(html, Set.of(), picture -> {
+        OfficeWords.Read read = OfficeWords.of(html, Set.of(), picture -> {
             offered.add(picture);
-            return picture.length == 0 ? Optional.empty() : Optional.of(id);
+            return Optional.of(id);
         });
-        assertThat(offered).containsExactly(new byte[] {0, 1, 2}, new byte[0], new byte[] {4, 5, 6});
+        List<RichText> pieces = read.pieces();
+        assertThat(read.lost()).as("elsewhere, and garbled").isEqualTo(2);
+        assertThat(offered).containsExactly(new byte[] {0, 1, 2}, new byte[] {4, 5, 6});
         assertThat(RichText.plain(pieces)).isEqualTo("By the gate\nMap\nEnd\nPicture 2");
         assertThat(pieces.get(1).picture()).isEqualTo(new Picture(id.toString(), 50));
         assertThat(pieces.get(3).picture().width()).isEqualTo(Picture.WIDEST);
+    }
+
+    @Test
+    void ofManyPicturesTheFirstTwentyAreTakenIn() {
+        String many = "<p>x<img src='data:image/png;base64,AAEC'/></p>".repeat(500);
+        List<byte[]> offered = new ArrayList<>();
+        OfficeWords.Read read = OfficeWords.of(many, Set.of(), picture -> {
+            offered.add(picture);
+            return Optional.of(UUID.randomUUID());
+        });
+        assertThat(offered).hasSize(20);
+        assertThat(read.lost()).isEqualTo(480);
     }
 
     @Test
