@@ -1,5 +1,5 @@
 import { CloseOutlined } from "@ant-design/icons";
-import { Checkbox, Input, Segmented } from "antd";
+import { Checkbox, Input, Segmented, Select } from "antd";
 import { type PointerEvent, useState } from "react";
 import { Pages } from "../../../ui/Pages";
 import type { PaperToAsk } from "./AskModal";
@@ -62,10 +62,12 @@ export function PlaceFields({ papers, signers, active, fields, onFields }: Place
           options={KINDS.map((k) => ({ value: k.kind, label: k.label }))}
         />
         {papers.length > 1 && (
-          <Segmented
+          <Select
             size="small"
+            aria-label="Paper"
+            className="ask-paper"
             value={paper.id}
-            onChange={(id) => setPaperId(String(id))}
+            onChange={setPaperId}
             options={papers.map((p) => ({ value: p.id, label: p.name }))}
           />
         )}
