@@ -58,6 +58,7 @@ public final class FreshDatabase implements ApplicationContextInitializer<Config
                         "denfold.virus-scanner.port=" + SCANNER.port(),
                         "denfold.pickup-pause=1",
                         "denfold.mail-interval=1s",
+                        "denfold.plans-interval=P1D",
                         "denfold.pickup-interval=200")
                 .applyTo(context);
     }

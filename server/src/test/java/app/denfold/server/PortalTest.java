@@ -215,6 +215,7 @@ class PortalTest {
                 || pattern.startsWith("/api/my-")
                 || pattern.startsWith("/api/sign/")
                 || pattern.startsWith("/api/linked-copies/")
+                || pattern.startsWith("/api/told/")
                 || pattern.equals("/api/forgotten-password")
                 || pattern.equals("/api/invitations/{token}");
     }

@@ -95,7 +95,7 @@ class PracticeLookTest {
         MimeMessage mail = TestMail.messagesTo(holder).get(0);
         assertThat(mail.getFrom()[0]).hasToString("Oakhollin Yard <office@oakhollin.example>");
         assertThat(mail.getReplyTo()[0]).hasToString("Oakhollin Yard <desk@oakhollin.example>");
-        assertThat(mail.getContent().toString().replace("\r", ""))
+        assertThat(TestMail.to(holder).get(0).replace("\r", ""))
                 .contains("Kind regards,\nOakhollin Yard\n3 Fen Lane\nOakhollin");
     }
 

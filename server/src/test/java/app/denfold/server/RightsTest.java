@@ -117,6 +117,7 @@ class RightsTest {
                         || a.contains("/api/beginning")
                         || a.contains(" /api/sign/")
                         || a.contains(" /api/linked-copies/")
+                        || a.contains(" /api/told/")
                         || a.equals("POST /api/copies/check")
                         || a.contains(" /api/session/"));
     }
@@ -137,6 +138,7 @@ class RightsTest {
                         || a.contains("/api/beginning")
                         || a.contains(" /api/sign/")
                         || a.contains(" /api/linked-copies/")
+                        || a.contains(" /api/told/")
                         || a.equals("POST /api/copies/check")
                         || a.startsWith("GET /api/practice"));
     }

@@ -5,6 +5,8 @@ import static app.denfold.server.Patience.await;
 import com.icegreen.greenmail.util.GreenMail;
 import com.icegreen.greenmail.util.ServerSetup;
 import jakarta.mail.MessagingException;
+import jakarta.mail.Multipart;
+import jakarta.mail.Part;
 import jakarta.mail.internet.MimeMessage;
 import java.io.IOException;
 import java.util.Arrays;
@@ -95,9 +97,23 @@ public final class TestMail {
         }
     }
 
+    /** The first part that is plain text, without which no mail goes out. */
+    private static String plain(Part part) throws MessagingException, IOException {
+        if (!(part.getContent() instanceof Multipart parts)) {
+            return part.isMimeType("text/plain") ? String.valueOf(part.getContent()) : "";
+        }
+        for (int i = 0; i < parts.getCount(); i++) {
+            String found = plain(parts.getBodyPart(i));
+            if (!found.isEmpty()) {
+                return found;
+            }
+        }
+        return "";
+    }
+
     private static String text(MimeMessage message) {
         try {
-            return String.valueOf(message.getContent());
+            return plain(message);
         } catch (MessagingException | IOException unreadable) {
             throw new IllegalStateException(unreadable);
         }

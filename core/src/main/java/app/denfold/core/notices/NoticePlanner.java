@@ -113,6 +113,16 @@ public final class NoticePlanner {
                 open.stream().sorted(urgent(day)).toList());
     }
 
+    /** Whether what was to be told still makes sense on a day: the same occasion, counted from the same day. */
+    public static boolean stillHolds(Telling telling, LocalDate day) {
+        return counting(
+                        telling.plan(),
+                        telling.step().occasion(),
+                        telling.watched().on(day))
+                .filter(c -> c.anchor().equals(telling.turn().anchor()))
+                .isPresent();
+    }
+
     /** Whether some plan tells this mailbox about the thing at some time. */
     private boolean isToldTo(String mailbox, Watched watched) {
         return plans.stream()

@@ -1,6 +1,5 @@
 package app.denfold.server.chasing;
 
-import app.denfold.server.access.Viewer;
 import java.util.List;
 import java.util.UUID;
 
@@ -9,8 +8,11 @@ public final class ChaseEvents {
 
     private ChaseEvents() {}
 
-    /** Somebody was told at an address which slots want a paper. */
-    public record Chased(Viewer by, UUID fileId, String recipient, List<Wanted> wanted) {}
+    /** Somebody was told at an address which slots want a paper. @param by name of who told him */
+    public record Chased(String by, UUID fileId, String recipient, List<Wanted> wanted) {}
 
     public record Wanted(String checklist, String requirement) {}
+
+    /** A mail that the mail server had taken could not be delivered after all. */
+    public record MailCameBack(UUID noticeId, String address, String why) {}
 }

@@ -1,6 +1,7 @@
 package app.denfold.server.chasing;
 
 import app.denfold.server.access.Actor;
+import app.denfold.server.access.secrets.Secrets;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -9,6 +10,7 @@ import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Locale;
 import java.util.UUID;
 import org.hibernate.annotations.DynamicUpdate;
 import org.jspecify.annotations.Nullable;
@@ -25,7 +27,25 @@ class Notice {
         SENDING,
         SENT,
         /** It could not be sent; it is tried again by itself unless it was tried often enough. */
-        FAILED
+        FAILED,
+        /** All that it was to tell was met before it went out. */
+        CANCELLED
+    }
+
+    /** How far a mail got, as people are told. */
+    enum Stage {
+        QUEUED,
+        SENT,
+        /** The recipient's mail server says that it has it. */
+        DELIVERED,
+        /** It came back. */
+        BOUNCED,
+        FAILED,
+        /** Somebody followed the link in it. */
+        OPENED,
+        /** Somebody wrote back, or sent a paper. */
+        ANSWERED,
+        CANCELLED
     }
 
     /** After so many it is tried again by hand only: more than a day has gone by. */
@@ -68,6 +88,25 @@ class Notice {
     private boolean cameBack;
     private @Nullable UUID queuedById;
 
+    /** Day of the plans that told this; null for all other mails. A mailbox gets one such mail a day. */
+    private @Nullable LocalDate plannedOn;
+
+    /** By which mails that chase are counted; null for all others. */
+    private @Nullable String mailbox;
+
+    private @Nullable String language;
+    private @Nullable String linkHash;
+
+    /** That of the link, until it is sent. */
+    private @Nullable String secret;
+
+    private boolean courtesy;
+    private @Nullable UUID threadOf;
+    private @Nullable Instant deliveredAt;
+    private @Nullable Instant openedAt;
+    private @Nullable Instant answeredAt;
+    private @Nullable Instant awayAt;
+
     @SuppressWarnings("NullAway.Init")
     protected Notice() {}
 
@@ -85,6 +124,19 @@ class Notice {
         this.queuedOn = day;
         this.queuedAt = now;
         this.state = State.QUEUED;
+        if (message.purpose().equals(Message.CHASE)) {
+            this.mailbox = message.recipient().strip().toLowerCase(Locale.ROOT);
+        }
+        Message.Notified notified = message.notified();
+        if (notified != null) {
+            this.language = notified.language();
+            this.secret = notified.secret();
+            this.linkHash = notified.secret() == null ? null : Secrets.hash(notified.secret());
+            this.courtesy = notified.courtesy();
+            this.plannedOn = notified.plannedOn();
+            this.notBefore = notified.notBefore();
+            this.threadOf = notified.threadOf();
+        }
     }
 
     /** Nobody else hands it over from now on, unless whoever does is never heard of again. */
@@ -112,6 +164,55 @@ class Notice {
         this.notBefore = null;
         this.result = "accepted by the mail server";
         this.body = OneTimeSecret.removedFrom(body);
+        this.secret = null;
+    }
+
+    /** Something of what it was to tell was met meanwhile. */
+    void tellInstead(String otherSubject, String otherBody) {
+        this.subject = otherSubject;
+        this.body = otherBody;
+    }
+
+    /** Nothing of what it was to tell is wanted any more. */
+    void cancel(Instant now, String why) {
+        this.state = State.CANCELLED;
+        this.finishedAt = now;
+        this.notBefore = null;
+        this.plannedOn = null;
+        this.result = why;
+        this.secret = null;
+    }
+
+    void delivered(Instant now) {
+        this.deliveredAt = now;
+    }
+
+    /** @return whether it is the first time */
+    boolean opened(Instant now) {
+        boolean isFirst = openedAt == null;
+        this.openedAt = isFirst ? now : openedAt;
+        return isFirst;
+    }
+
+    void answered(Instant now) {
+        this.answeredAt = now;
+    }
+
+    /** A machine answered that nobody reads it now. */
+    void away(Instant now) {
+        this.awayAt = now;
+    }
+
+    Stage stage() {
+        return switch (state) {
+            case QUEUED, SENDING -> Stage.QUEUED;
+            case CANCELLED -> Stage.CANCELLED;
+            case FAILED -> cameBack ? Stage.BOUNCED : Stage.FAILED;
+            case SENT ->
+                answeredAt != null
+                        ? Stage.ANSWERED
+                        : openedAt != null ? Stage.OPENED : deliveredAt != null ? Stage.DELIVERED : Stage.SENT;
+        };
     }
 
     /** @param forGood whether trying again cannot help, as with an address that there is not */
@@ -130,6 +231,7 @@ class Notice {
         this.result = why;
         this.notBefore = null;
         this.cameBack = true;
+        this.plannedOn = null;
     }
 
     boolean isClaimedBefore(Instant moment) {
@@ -143,7 +245,7 @@ class Notice {
             case FAILED -> !cameBack;
             case QUEUED -> queuedAt.isBefore(stuckSince);
             case SENDING -> isClaimedBefore(stuckSince);
-            case SENT -> false;
+            case SENT, CANCELLED -> false;
         };
     }
 
@@ -224,5 +326,44 @@ class Notice {
     @Nullable
     String result() {
         return result;
+    }
+
+    @Nullable
+    String language() {
+        return language;
+    }
+
+    @Nullable
+    String secret() {
+        return secret;
+    }
+
+    boolean isCourtesy() {
+        return courtesy;
+    }
+
+    /** Whether a plan wrote it, rather than somebody. */
+    boolean isOfPlan() {
+        return plannedOn != null;
+    }
+
+    @Nullable
+    UUID threadOf() {
+        return threadOf;
+    }
+
+    @Nullable
+    Instant awayAt() {
+        return awayAt;
+    }
+
+    @Nullable
+    Instant answeredAt() {
+        return answeredAt;
+    }
+
+    @Nullable
+    String mailbox() {
+        return mailbox;
     }
 }

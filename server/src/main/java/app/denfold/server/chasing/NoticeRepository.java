@@ -4,6 +4,7 @@ import jakarta.persistence.LockModeType;
 import jakarta.persistence.QueryHint;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -17,8 +18,6 @@ interface NoticeRepository extends ListCrudRepository<Notice, UUID> {
 
     String LOCK_TIMEOUT = "jakarta.persistence.lock.timeout";
     String SKIP_LOCKED = "-2";
-
-    List<Notice> findByFileIdOrderByQueuedAtDesc(UUID fileId, Limit limit);
 
     List<Notice> findAllByOrderByQueuedAtDesc(Limit limit);
 
@@ -51,4 +50,55 @@ interface NoticeRepository extends ListCrudRepository<Notice, UUID> {
 
     Optional<Notice> findFirstByFileIdAndPurposeAndQueuedOnOrderByQueuedAtDesc(
             UUID fileId, String purpose, LocalDate day);
+
+    /** A mailbox that was chased, and when. */
+    interface Chased {
+        String getMailbox();
+
+        LocalDate getDay();
+    }
+
+    /** Each mail that chased somebody since a day and was not given up. */
+    @Query("""
+            select n.mailbox as mailbox, n.queuedOn as day from Notice n where n.mailbox is not null and n.queuedOn >= :day
+            and n.state <> app.denfold.server.chasing.Notice.State.CANCELLED and n.cameBack = false
+            """)
+    List<Chased> findChasedSince(LocalDate day);
+
+    boolean existsByMailboxAndQueuedOnAndStateNot(String mailbox, LocalDate day, Notice.State state);
+
+    /** The newest mail that was sent to each of these mailboxes; PostgreSQL's distinct on, which HQL has not. */
+    @Query(value = """
+                    select distinct on (mailbox) id from notice
+                    where mailbox in (:mailboxes) and state = 'SENT' and queued_on >= :since
+                    order by mailbox, queued_at desc
+                    """, nativeQuery = true)
+    List<UUID> findNewestTo(Collection<String> mailboxes, LocalDate since);
+
+    Optional<Notice> findByLinkHash(String hash);
+
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query("select n from Notice n where n.linkHash = :hash")
+    Optional<Notice> lockByLinkHash(String hash);
+
+    /** Those about a file, and those that tell of it among others, the newest first. */
+    @Query("""
+            select n from Notice n where n.fileId = :file
+            or n.id in (select t.noticeId from Told t where t.fileId = :file) order by n.queuedAt desc
+            """)
+    List<Notice> findAboutFile(UUID file, Limit limit);
+
+    /** Mails that chase, the newest first, page by page. */
+    @Query("select n from Notice n where n.mailbox is not null and n.queuedAt < :before order by n.queuedAt desc")
+    List<Notice> findChasing(Instant before, Limit limit);
+
+    /** A file of which a mail tells. */
+    interface TellsOf {
+        UUID getNotice();
+
+        UUID getFile();
+    }
+
+    @Query("select t.noticeId as notice, t.fileId as file from Told t where t.noticeId in :notices")
+    List<TellsOf> findFilesOf(Collection<UUID> notices);
 }

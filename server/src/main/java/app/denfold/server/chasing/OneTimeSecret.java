@@ -6,7 +6,7 @@ final class OneTimeSecret {
     private OneTimeSecret() {}
 
     static String removedFrom(String text) {
-        return text.replaceAll("(/(?:invitation|sign|copies)/)[A-Za-z0-9_-]{20,}", "$1…")
+        return text.replaceAll("(/(?:invitation|sign|copies|told)/)[A-Za-z0-9_-]{20,}", "$1…")
                 .replaceAll("(  Code )\\d{3} \\d{3}", "$1…");
     }
 }

@@ -1,5 +1,6 @@
 package app.denfold.server.chasing;
 
+import app.denfold.server.access.Actor;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
@@ -10,7 +11,11 @@ import com.github.f4b6a3.uuid.UuidCreator;
 import jakarta.annotation.Nullable;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -30,6 +35,12 @@ public class Outbox {
 
     /** After so long a message that waits or is being sent may be tried again by hand. */
     private static final Duration STUCK = Duration.ofMinutes(2);
+
+    /** Who wrote what plans tell. */
+    public static final String BY_PLANS = "Plans";
+
+    /** A mail goes on with one that is not older. */
+    private static final int THREAD_DAYS = 120;
 
     private static final Duration FAILURES_TOLD = Duration.ofDays(7);
 
@@ -90,7 +101,75 @@ public class Outbox {
             @Nullable Instant finishedAt,
             @Nullable String result,
             boolean mayRetry,
-            @Nullable Instant nextAttempt) {}
+            @Nullable Instant nextAttempt,
+            Notice.Stage stage,
+            @Nullable Instant answeredAt,
+            @Nullable Instant awayAt) {}
+
+    /** That a mailbox was chased on a day. */
+    public record ChasedOn(String mailbox, LocalDate on) {}
+
+    /** Each mail that chased somebody since a day, first day included. */
+    @Transactional(readOnly = true)
+    public List<ChasedOn> chasedSince(LocalDate day) {
+        return notices.findChasedSince(day).stream()
+                .map(c -> new ChasedOn(c.getMailbox(), c.getDay()))
+                .toList();
+    }
+
+    /** Whether somebody at this address was chased today. */
+    @Transactional(readOnly = true)
+    public boolean isChasedToday(String mailbox) {
+        return notices.existsByMailboxAndQueuedOnAndStateNot(mailbox, calendar.today(), Notice.State.CANCELLED);
+    }
+
+    /** The newest mail of the last months to each of these mailboxes, with which the next one goes on. */
+    @Transactional(readOnly = true)
+    public Map<String, UUID> newestTo(Collection<String> mailboxes) {
+        return mailboxes.isEmpty()
+                ? Map.of()
+                : notices
+                        .findAllById(
+                                notices.findNewestTo(mailboxes, calendar.today().minusDays(THREAD_DAYS)))
+                        .stream()
+                        .collect(Collectors.toMap(Notice::mailbox, Notice::id));
+    }
+
+    /**
+     * Queues mails of plans, in one go and with one line of the trail for each.
+     *
+     * @param byNumber each under the number by which its state is asked for
+     */
+    @Transactional
+    public void queueAll(Map<UUID, Message> byNumber) {
+        List<Notice> queued = new ArrayList<>();
+        byNumber.forEach((number, message) -> {
+            queued.add(new Notice(number, message, Actor.system(BY_PLANS), calendar.today(), calendar.now()));
+            trail.record(new AuditEntry(
+                    Actor.system(BY_PLANS),
+                    "notice-queued",
+                    message.fileId(),
+                    null,
+                    message.types(),
+                    "wrote to " + message.recipient() + ": “" + message.subject() + "”"));
+        });
+        notices.saveAll(queued);
+        sending.afterCommit();
+    }
+
+    /** The file that each of these mails is about, by the mails' numbers; of those that are about one. */
+    @Transactional(readOnly = true)
+    public Map<UUID, UUID> filesOf(Collection<UUID> ids) {
+        return notices.findAllById(ids).stream()
+                .filter(n -> n.fileId() != null)
+                .collect(Collectors.toMap(Notice::id, n -> Objects.requireNonNull(n.fileId())));
+    }
+
+    /** Mails that chased people, newest first, as far as the viewer may know of all they tell. */
+    @Transactional(readOnly = true)
+    public List<NoticeAnswer> chasing(Viewer viewer, Instant before, int most) {
+        return visible(viewer, notices.findChasing(before, Limit.of(most)));
+    }
 
     /**
      * What became of a mail.
@@ -115,28 +194,47 @@ public class Outbox {
                 notice.state() == Notice.State.FAILED ? notice.result() : null);
     }
 
-    Optional<Notice> todays(UUID fileId, String purpose) {
-        return notices.findFirstByFileIdAndPurposeAndQueuedOnOrderByQueuedAtDesc(fileId, purpose, calendar.today());
+    public record QueuedToday(String by, Instant at) {}
+
+    /** The newest of today about a file; who queued it and when. */
+    @Transactional(readOnly = true)
+    public Optional<QueuedToday> todays(UUID fileId, String purpose) {
+        return notices.findFirstByFileIdAndPurposeAndQueuedOnOrderByQueuedAtDesc(fileId, purpose, calendar.today())
+                .map(n -> new QueuedToday(n.queuedBy(), n.queuedAt()));
     }
 
     /** Newest first, those of which the viewer may know. @throws Refusal when he may not see the file */
     @Transactional(readOnly = true)
     public List<NoticeAnswer> ofFile(Viewer viewer, UUID fileId) {
         files.visible(viewer, fileId);
-        return told(viewer, notices.findByFileIdOrderByQueuedAtDesc(fileId, Limit.of(MOST)));
+        return visible(viewer, notices.findAboutFile(fileId, Limit.of(MOST)));
     }
 
     /** The newest messages of all files the viewer may see, as far as he may know of what they tell. */
     @Transactional(readOnly = true)
     public List<NoticeAnswer> recent(Viewer viewer) {
-        List<Notice> newest = notices.findAllByOrderByQueuedAtDesc(Limit.of(MOST));
+        return visible(viewer, notices.findAllByOrderByQueuedAtDesc(Limit.of(MOST)));
+    }
+
+    /** Those of which the viewer may know: who may see all files of which they tell. */
+    private List<NoticeAnswer> visible(Viewer viewer, List<Notice> all) {
+        Map<UUID, Set<UUID>> tell = new HashMap<>();
+        all.forEach(n -> {
+            if (n.fileId() != null) {
+                tell.computeIfAbsent(n.id(), id -> new HashSet<>()).add(n.fileId());
+            }
+        });
+        notices.findFilesOf(all.stream().map(Notice::id).toList())
+                .forEach(t -> tell.computeIfAbsent(t.getNotice(), id -> new HashSet<>())
+                        .add(t.getFile()));
         Set<UUID> visible = files.visibleAmong(
-                viewer,
-                newest.stream().map(Notice::fileId).filter(Objects::nonNull).toList());
+                viewer, tell.values().stream().flatMap(Set::stream).collect(Collectors.toSet()));
         return told(
                 viewer,
-                newest.stream()
-                        .filter(n -> n.fileId() == null ? viewer.isAdministrator() : visible.contains(n.fileId()))
+                all.stream()
+                        .filter(n -> tell.containsKey(n.id())
+                                ? visible.containsAll(tell.get(n.id()))
+                                : viewer.isAdministrator())
                         .toList());
     }
 
@@ -193,6 +291,9 @@ public class Outbox {
                 n.finishedAt(),
                 n.result(),
                 viewer.mayChange() && n.mayBeRetried(calendar.now().minus(STUCK)),
-                n.nextAttempt());
+                n.nextAttempt(),
+                n.stage(),
+                n.answeredAt(),
+                n.awayAt());
     }
 }

@@ -11,11 +11,8 @@ import app.denfold.server.practice.PracticeSettings;
 import app.denfold.server.problems.Refusal;
 import jakarta.mail.MessagingException;
 import jakarta.mail.internet.AddressException;
-import jakarta.mail.internet.InternetAddress;
-import jakarta.mail.internet.MimeMessage;
 import java.io.IOException;
 import java.io.UnsupportedEncodingException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -28,19 +25,17 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.stream.Collectors;
 import org.eclipse.angus.mail.smtp.SMTPAddressFailedException;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.annotation.Qualifier;
-import org.springframework.beans.factory.annotation.Value;
-import org.springframework.core.io.FileSystemResource;
 import org.springframework.core.task.TaskRejectedException;
 import org.springframework.dao.ConcurrencyFailureException;
 import org.springframework.data.domain.Limit;
 import org.springframework.mail.javamail.JavaMailSenderImpl;
-import org.springframework.mail.javamail.MimeMessageHelper;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.scheduling.concurrent.ThreadPoolTaskExecutor;
 import org.springframework.stereotype.Component;
@@ -73,7 +68,8 @@ class SendMailJob {
     private final PracticeCalendar calendar;
     private final AuditTrail trail;
     private final TransactionTemplate transactions;
-    private final String from;
+    private final MailForm form;
+    private final ObjectProvider<LastLook> lastLooks;
     private final ThreadPoolTaskExecutor threads;
     private final ObjectProvider<Attachments> attachments;
 
@@ -92,7 +88,8 @@ class SendMailJob {
             TransactionTemplate transactions,
             @Qualifier(MailThreads.NAME) ThreadPoolTaskExecutor threads,
             ObjectProvider<Attachments> attachments,
-            @Value("${denfold.mail-from}") String from) {
+            ObjectProvider<LastLook> lastLooks,
+            MailForm form) {
         this.notices = notices;
         this.mail = mail;
         this.settings = settings;
@@ -101,7 +98,8 @@ class SendMailJob {
         this.transactions = transactions;
         this.threads = threads;
         this.attachments = attachments;
-        this.from = from;
+        this.lastLooks = lastLooks;
+        this.form = form;
     }
 
     /** Hands over what waits as soon as the running transaction has ended; what is lost with the process, the job finds. */
@@ -145,10 +143,30 @@ class SendMailJob {
     /** Nobody else hands them over from now on. */
     private List<Notice> claim(int most) {
         return Objects.requireNonNull(transactions.execute(t -> {
-            List<Notice> due = notices.lockDue(calendar.now(), Limit.of(most));
+            List<Notice> due = stillWanted(notices.lockDue(calendar.now(), Limit.of(most)));
             due.forEach(n -> n.claim(calendar.now()));
             return due;
         }));
+    }
+
+    /** What was met since they were queued drops out of them; those that have nothing left to tell are not sent. */
+    private List<Notice> stillWanted(List<Notice> due) {
+        Map<UUID, String> bodies = due.stream().collect(Collectors.toMap(Notice::id, Notice::body));
+        Map<UUID, Optional<LastLook.Instead>> changed = new HashMap<>();
+        lastLooks.orderedStream().forEach(l -> changed.putAll(l.before(bodies)));
+        List<Notice> wanted = new ArrayList<>();
+        for (Notice notice : due) {
+            Optional<LastLook.Instead> instead = changed.get(notice.id());
+            if (instead == null) {
+                wanted.add(notice);
+            } else if (instead.isPresent()) {
+                notice.tellInstead(instead.get().subject(), instead.get().body());
+                wanted.add(notice);
+            } else {
+                notice.cancel(calendar.now(), "all of it was met before it went out");
+            }
+        }
+        return wanted;
     }
 
     /**
@@ -195,7 +213,7 @@ class SendMailJob {
         List<Attachment> attached = new ArrayList<>();
         try {
             attachments.orderedStream().forEach(a -> attached.addAll(a.of(notice.id())));
-            connection.send(message(notice, look, attached));
+            connection.send(form.of(notice, look, attached));
             return Optional.empty();
         } catch (MessagingException | UnsupportedEncodingException | RuntimeException refused) {
             return Optional.of(refused);
@@ -251,25 +269,6 @@ class SendMailJob {
             }
         }
         return false;
-    }
-
-    private MimeMessage message(Notice notice, PracticeLook look, List<Attachment> attached)
-            throws MessagingException, UnsupportedEncodingException {
-        MimeMessage message = mail.createMimeMessage();
-        MimeMessageHelper helper = new MimeMessageHelper(message, !attached.isEmpty(), StandardCharsets.UTF_8.name());
-        String sender = look.mailFrom() == null ? from : look.mailFrom();
-        helper.setFrom(new InternetAddress(sender, look.name(), StandardCharsets.UTF_8.name()));
-        if (look.replyTo() != null) {
-            helper.setReplyTo(new InternetAddress(look.replyTo(), look.name(), StandardCharsets.UTF_8.name()));
-        }
-        helper.setTo(notice.recipient());
-        helper.setSubject(notice.subject());
-        helper.setText(notice.body());
-        for (Attachment one : attached) {
-            helper.addAttachment(one.name(), new FileSystemResource(one.file()), one.mediaType());
-        }
-        message.setHeader("Message-ID", notice.messageId(sender.substring(sender.indexOf('@') + 1)));
-        return message;
     }
 
     private static String reason(Exception failed) {

@@ -12,7 +12,7 @@ public record Fact(
         @Nullable LocalDate fromDay,
         @Nullable LocalDate toDay) {
 
-    boolean holdsOn(LocalDate day) {
+    public boolean holdsOn(LocalDate day) {
         return (fromDay == null || !day.isBefore(fromDay)) && (toDay == null || !day.isAfter(toDay));
     }
 }

@@ -24,6 +24,8 @@ interface PersonFileRepository extends CrudRepository<PersonFile, UUID> {
                     """, nativeQuery = true)
     Optional<PersonFile> findByNumber(String number);
 
+    List<PersonFile> findByNumberIn(Collection<String> numbers);
+
     /** The file that was merged into another, otherwise never found. */
     @Query(value = "select * from person_file where id = :id and merged_into is not null", nativeQuery = true)
     Optional<PersonFile> findMerged(UUID id);

@@ -280,6 +280,18 @@ public class PersonFiles {
         return files.findByNumber(number).map(PersonFile::name).orElse(number);
     }
 
+    /** Codes of the kinds of these files, in one read; for the product's own work. */
+    @Transactional(readOnly = true)
+    public Map<UUID, String> kindsOf(Collection<UUID> ids) {
+        return files.findForRules(ids).stream().collect(Collectors.toMap(row -> (UUID) row[0], row -> (String) row[1]));
+    }
+
+    /** Files by their numbers; for the product's own work. */
+    @Transactional(readOnly = true)
+    public List<PersonFile> numbered(Collection<String> numbers) {
+        return numbers.isEmpty() ? List.of() : files.findByNumberIn(numbers);
+    }
+
     public List<PersonFile> files(Collection<UUID> ids) {
         return files.findByIdIn(ids);
     }

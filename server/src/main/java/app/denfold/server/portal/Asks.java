@@ -174,7 +174,7 @@ public class Asks {
                         event.recipient(),
                         wanted.checklist(),
                         wanted.requirement(),
-                        event.by().name(),
+                        event.by(),
                         calendar.now())
                 : new Ask(
                         event.fileId(),
@@ -182,7 +182,7 @@ public class Asks {
                         wanted.checklist(),
                         wanted.requirement(),
                         null,
-                        event.by().name(),
+                        event.by(),
                         calendar.now());
     }
 }

@@ -14,10 +14,16 @@ import app.denfold.server.people.kinds.Kinds;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -118,6 +124,36 @@ public class PeopleAround {
                     return new Near(r.kind(), other.name(), other.email(), other.id());
                 })
                 .toList();
+    }
+
+    /** The same for many files, in three reads; those around whom nobody is are left out. */
+    @Transactional(readOnly = true)
+    public Map<UUID, List<Near>> near(Collection<UUID> fileIds) {
+        List<Relation> all = fileIds.isEmpty() ? List.of() : relations.findByFileIdInOrderByAddedAtAscIdAsc(fileIds);
+        Map<UUID, Outsider> known = new HashMap<>();
+        outsiders
+                .findAllById(all.stream()
+                        .flatMap(r -> Stream.ofNullable(r.outsiderId()))
+                        .collect(Collectors.toSet()))
+                .forEach(o -> known.put(o.id(), o));
+        Map<UUID, PersonFile> people = new HashMap<>();
+        files.files(all.stream()
+                        .flatMap(r -> Stream.ofNullable(r.otherFileId()))
+                        .collect(Collectors.toSet()))
+                .forEach(f -> people.put(f.id(), f));
+        Map<UUID, List<Near>> near = new HashMap<>();
+        for (Relation r : all) {
+            Outsider outsider = r.outsiderId() == null ? null : known.get(r.outsiderId());
+            PersonFile person = r.otherFileId() == null ? null : people.get(r.otherFileId());
+            if (outsider != null) {
+                near.computeIfAbsent(r.fileId(), id -> new ArrayList<>())
+                        .add(new Near(r.kind(), outsider.name(), outsider.email(), null));
+            } else if (person != null) {
+                near.computeIfAbsent(r.fileId(), id -> new ArrayList<>())
+                        .add(new Near(r.kind(), person.name(), person.email(), person.id()));
+            }
+        }
+        return near;
     }
 
     /** Somebody without a file, whoever asks; for the product's own work. Empty when no longer known. */

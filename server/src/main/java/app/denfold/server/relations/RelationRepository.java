@@ -1,5 +1,6 @@
 package app.denfold.server.relations;
 
+import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -11,4 +12,6 @@ interface RelationRepository extends JpaRepository<Relation, UUID> {
     List<Relation> findOfFile(UUID file);
 
     List<Relation> findByOutsiderIdOrderByAddedAt(UUID outsider);
+
+    List<Relation> findByFileIdInOrderByAddedAtAscIdAsc(Collection<UUID> files);
 }

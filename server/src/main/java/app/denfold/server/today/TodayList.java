@@ -59,6 +59,7 @@ class TodayList {
     private final Outbox outbox;
     private final MyTurns turns;
     private final UnderWay underWay;
+    private final ChasingItems chasing;
     private final PracticeCalendar calendar;
 
     TodayList(
@@ -75,8 +76,10 @@ class TodayList {
             Outbox outbox,
             MyTurns turns,
             UnderWay underWay,
+            ChasingItems chasing,
             PracticeCalendar calendar) {
         this.turns = turns;
+        this.chasing = chasing;
         this.damage = damage;
         this.outbox = outbox;
         this.board = board;
@@ -96,7 +99,7 @@ class TodayList {
      * Something to do.
      *
      * @param action {@code chase}, {@code review}, {@code check}, {@code send}, {@code sign}, {@code my-signature}, {@code file}, {@code hand-over}, {@code comment},
-     *     {@code damaged} or {@code mail-failed}
+     *     {@code damaged}, {@code mail-failed}, {@code mail-answer}, {@code plan-task} or {@code unreachable}
      * @param note what a colleague wrote about it; null when nothing
      * @param title whose or what it is
      * @param fileId of the person; null for arrivals
@@ -104,6 +107,7 @@ class TodayList {
      * @param slots what it is about, each with its status
      * @param version number of the paper's newest one, for deciding on just that; null where nothing is decided
      * @param turnId of what waits for the viewer's signature or look; null for everything else
+     * @param taskId of what the viewer can tick off: a task of a plan, or an answer by mail; null for everything else
      * @param day since when it waits, or by when it is to be done
      */
     record TodayItem(
@@ -115,7 +119,8 @@ class TodayList {
             @Nullable LocalDate day,
             @Nullable String note,
             @Nullable Integer version,
-            @Nullable UUID turnId) {
+            @Nullable UUID turnId,
+            @Nullable UUID taskId) {
 
         TodayItem(
                 String action,
@@ -126,7 +131,7 @@ class TodayList {
                 @Nullable LocalDate day,
                 @Nullable String note,
                 @Nullable Integer version) {
-            this(action, title, fileId, documentId, slots, day, note, version, null);
+            this(action, title, fileId, documentId, slots, day, note, version, null, null);
         }
 
         TodayItem(
@@ -137,7 +142,7 @@ class TodayList {
                 List<TodaySlot> slots,
                 @Nullable LocalDate day,
                 @Nullable String note) {
-            this(action, title, fileId, documentId, slots, day, note, null, null);
+            this(action, title, fileId, documentId, slots, day, note, null, null, null);
         }
 
         TodayItem(
@@ -222,7 +227,8 @@ class TodayList {
                         (t.task() == Task.APPROVE ? "look through " : "sign ") + String.join(", ", t.papers())
                                 + (t.forName() == null ? "" : " for " + t.forName()) + ", asked by " + t.askedBy(),
                         null,
-                        t.turnId()))
+                        t.turnId(),
+                        null))
                 .toList();
     }
 
@@ -304,6 +310,7 @@ class TodayList {
             String title = waiting == 1 ? "1 paper waits in Arrivals" : waiting + " papers wait in Arrivals";
             items.add(0, new TodayItem("file", title, null, null, List.of(), null));
         }
+        items.addAll(0, chasing.of(viewer));
         items.addAll(0, troubles(viewer));
         return items;
     }

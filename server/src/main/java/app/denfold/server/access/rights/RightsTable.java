@@ -61,6 +61,8 @@ final class RightsTable {
             POST    /api/bundles                                               CHANGE
             DELETE  /api/bundles/{id}                                          CHANGE
             POST    /api/bundles/{id}/given                                    LOOK
+            GET     /api/chased                                                LOOK
+            POST    /api/chasing-tasks/{id}/done                               CHANGE
             GET     /api/colleagues                                            LOOK
             DELETE  /api/comments/{id}                                         CHANGE
             POST    /api/copies-out                                            LOOK
@@ -164,6 +166,9 @@ final class RightsTable {
             GET     /api/files/{id}/bundles                                    LOOK
             GET     /api/files/{id}/chase                                      LOOK
             POST    /api/files/{id}/chase                                      CHANGE
+            DELETE  /api/files/{id}/chase-stop                                 CHANGE
+            GET     /api/files/{id}/chase-stop                                 LOOK
+            PUT     /api/files/{id}/chase-stop                                 CHANGE
             GET     /api/files/{id}/copies                                     LOOK
             GET     /api/files/{id}/copy-mails                                 LOOK
             GET     /api/files/{id}/duplicates                                 LOOK
@@ -178,6 +183,7 @@ final class RightsTable {
             GET     /api/files/{id}/letters                                    LOOK
             POST    /api/files/{id}/letters                                    CHANGE
             GET     /api/files/{id}/lines                                      LOOK
+            GET     /api/files/{id}/mail-answers                               LOOK
             GET     /api/files/{id}/marks                                      LOOK
             GET     /api/files/{id}/merges                                     LOOK
             GET     /api/files/{id}/messages                                   LOOK
@@ -245,6 +251,7 @@ final class RightsTable {
             POST    /api/linked-copies/{token}/enter                           EVERYBODY
             GET     /api/linked-copies/{token}/{copyId}/content                EVERYBODY
             GET     /api/linked-copies/{token}/{copyId}/pages/{page}           EVERYBODY
+            POST    /api/mail-answers/{id}/seen                                CHANGE
             GET     /api/marks/words                                           LOOK
             DELETE  /api/marks/{id}                                            CHANGE
             PUT     /api/marks/{id}                                            CHANGE
@@ -272,6 +279,17 @@ final class RightsTable {
             POST    /api/my-signatures/{turnId}/pass-on                        ACCOUNT
             POST    /api/my-signatures/{turnId}/questions                      ACCOUNT
             POST    /api/my-signatures/{turnId}/sign                           ACCOUNT
+            GET     /api/notice-plans                                          LOOK
+            POST    /api/notice-plans                                          ADMINISTER
+            POST    /api/notice-plans/ahead                                    ADMINISTER
+            POST    /api/notice-plans/preview                                  ADMINISTER
+            DELETE  /api/notice-plans/{id}                                     ADMINISTER
+            PUT     /api/notice-plans/{id}                                     ADMINISTER
+            GET     /api/notice-words                                          LOOK
+            POST    /api/notice-words                                          ADMINISTER
+            GET     /api/notice-words/places                                   LOOK
+            DELETE  /api/notice-words/{id}                                     ADMINISTER
+            PUT     /api/notice-words/{id}                                     ADMINISTER
             GET     /api/notices                                               LOOK
             POST    /api/notices/{id}/retry                                    CHANGE
             POST    /api/number-sets                                           CHANGE
@@ -286,6 +304,12 @@ final class RightsTable {
             PUT     /api/outsiders/{id}                                        CHANGE
             GET     /api/page-numbers                                          LOOK
             POST    /api/placeholders                                          CHANGE
+            GET     /api/planned-notices                                       LOOK
+            POST    /api/planned-notices/hold                                  CHANGE
+            GET     /api/planned-notices/letter                                LOOK
+            POST    /api/planned-notices/move                                  CHANGE
+            POST    /api/planned-notices/release                               CHANGE
+            POST    /api/planned-notices/send                                  CHANGE
             GET     /api/portal                                                PORTAL
             GET     /api/portal/documents/{id}/content                         PORTAL
             GET     /api/portal/documents/{id}/pages/{page}                    PORTAL
@@ -309,6 +333,8 @@ final class RightsTable {
             POST    /api/saved-searches                                        LOOK
             GET     /api/saved-searches/counts                                 LOOK
             DELETE  /api/saved-searches/{id}                                   LOOK
+            GET     /api/sending-rules                                         LOOK
+            PUT     /api/sending-rules                                         ADMINISTER
             DELETE  /api/session                                               EVERYBODY
             GET     /api/session                                               EVERYBODY
             POST    /api/session                                               EVERYBODY
@@ -397,8 +423,11 @@ final class RightsTable {
             GET     /api/signature-requests/{id}/turns/{turnId}/scan/pages/{page} LOOK
             POST    /api/signature-requests/{id}/withdraw                      CHANGE
             GET     /api/today                                                 LOOK
+            POST    /api/told/{token}/unsubscribe                              EVERYBODY
+            POST    /api/told/{token}/visit                                    EVERYBODY
             GET     /api/under-way                                             LOOK
             POST    /api/under-way/to-send                                     CHANGE
+            POST    /api/unreachable-addresses/reachable                       CHANGE
             DELETE  /api/uploads                                               ACCOUNT
             HEAD    /api/uploads                                               ACCOUNT
             OPTIONS /api/uploads                                               ACCOUNT

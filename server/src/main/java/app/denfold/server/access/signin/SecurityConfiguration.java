@@ -77,8 +77,11 @@ class SecurityConfiguration {
                     .successHandler(fromHouse)
                     .failureHandler(fromHouse));
         }
-        return http.csrf(csrf ->
-                        csrf.spa().csrfTokenRepository(tokens).ignoringRequestMatchers(KeyFilter::isFromProgram))
+        return http.csrf(csrf -> csrf.spa()
+                        .csrfTokenRepository(tokens)
+                        .ignoringRequestMatchers(KeyFilter::isFromProgram)
+                        // asked for by mail programs (RFC 8058); the secret in the address says who may
+                        .ignoringRequestMatchers("/api/told/*/unsubscribe"))
                 .addFilterBefore(new KeyFilter(keys), CsrfFilter.class)
                 .addFilterBefore(new SessionLimitFilter(settings), SecurityContextHolderFilter.class)
                 .authorizeHttpRequests(requests -> requests.requestMatchers("/api/**")

@@ -7,6 +7,7 @@ import jakarta.mail.internet.MimeMessage;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import org.eclipse.angus.mail.dsn.DeliveryStatus;
 import org.eclipse.angus.mail.dsn.MultipartReport;
 import org.jspecify.annotations.Nullable;
@@ -15,10 +16,26 @@ import org.jspecify.annotations.Nullable;
  * What became of a mail to somebody, as a mail server reports it (RFC 3464).
  *
  * @param messageId of the mail
- * @param isForGood whether it did not arrive and is not tried any more; false for a delay, or when it arrived
+ * @param fate whether it arrived, did not and is not tried any more, or is still on its way
  * @param why in the server's words
  */
-record CameBack(String messageId, String recipient, boolean isForGood, String why) {
+record CameBack(String messageId, String recipient, Fate fate, String why) {
+
+    enum Fate {
+        ARRIVED,
+        FAILED,
+        /** Delayed, or passed on to where nothing more is reported. */
+        UNKNOWN;
+
+        /** By the action of RFC 3464, 2.3.3. */
+        static Fate of(String action) {
+            return switch (action.toLowerCase(Locale.ROOT)) {
+                case "delivered" -> ARRIVED;
+                case "failed" -> FAILED;
+                default -> UNKNOWN;
+            };
+        }
+    }
 
     /** Those of a message; null when it is no such report, empty when it does not say of which mail it is. */
     static @Nullable List<CameBack> read(Message message) throws MessagingException, IOException {
@@ -36,7 +53,7 @@ record CameBack(String messageId, String recipient, boolean isForGood, String wh
                 all.add(new CameBack(
                         returned.getMessageID(),
                         value(about, "Final-Recipient"),
-                        "failed".equalsIgnoreCase(value(about, "Action")),
+                        Fate.of(value(about, "Action")),
                         code.isEmpty() ? "status " + value(about, "Status") : code));
             }
         }

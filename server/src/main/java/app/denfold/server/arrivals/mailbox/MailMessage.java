@@ -15,6 +15,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
+import java.util.Locale;
 
 /** What of a mail message becomes arrivals: its attachments, and its text with each. */
 final class MailMessage {
@@ -102,6 +103,28 @@ final class MailMessage {
         List<String> turned = new ArrayList<>(ids);
         Collections.reverse(turned);
         return turned;
+    }
+
+    /** Whether a machine answers for somebody who is away, or the like (RFC 3834, 5; older programs say it otherwise). */
+    boolean isAutomaticReply() throws MessagingException {
+        String submitted = message.getHeader("Auto-Submitted", " ");
+        if (submitted != null && !submitted.strip().toLowerCase(Locale.ROOT).startsWith("no")) {
+            return true;
+        }
+        String precedence = message.getHeader("Precedence", " ");
+        return message.getHeader("X-Autoreply", " ") != null
+                || precedence != null && precedence.strip().equalsIgnoreCase("auto_reply");
+    }
+
+    /** The text without what it quotes of the mail that it answers. */
+    String ownText() {
+        StringBuilder own = new StringBuilder();
+        for (String line : text().split("\\R")) {
+            if (!line.startsWith(">")) {
+                own.append(line).append('\n');
+            }
+        }
+        return own.toString().strip();
     }
 
     /** The same for the same message, also after a crash. */

@@ -9,6 +9,8 @@ import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.chasing.MailAnswers;
 import app.denfold.server.chasing.MailAnswers.Answered;
+import app.denfold.server.chasing.answers.KeepMailAnswers;
+import app.denfold.server.chasing.answers.KeepMailAnswers.AskedFor;
 import app.denfold.server.problems.Refusal;
 import jakarta.mail.Flags;
 import jakarta.mail.Folder;
@@ -49,6 +51,7 @@ class ReadMailboxJob {
     private final Arrivals arrivals;
     private final AuditTrail trail;
     private final MailAnswers answers;
+    private final KeepMailAnswers kept;
 
     ReadMailboxJob(
             @Value("${denfold.mailbox.host:}") String host,
@@ -58,7 +61,8 @@ class ReadMailboxJob {
             @Value("${denfold.mailbox.secure:true}") boolean secure,
             Arrivals arrivals,
             AuditTrail trail,
-            MailAnswers answers) {
+            MailAnswers answers,
+            KeepMailAnswers kept) {
         this.host = host;
         this.port = port;
         this.user = user;
@@ -67,6 +71,7 @@ class ReadMailboxJob {
         this.arrivals = arrivals;
         this.trail = trail;
         this.answers = answers;
+        this.kept = kept;
     }
 
     @Scheduled(fixedDelayString = "${denfold.mailbox.interval:15000}", initialDelay = 5_000)
@@ -106,6 +111,10 @@ class ReadMailboxJob {
                 return;
             }
             MailMessage mail = MailMessage.read(message);
+            if (isAnsweredWithoutPaper(mail)) {
+                message.setFlag(Flags.Flag.SEEN, true);
+                return;
+            }
             for (int i = 0; i < mail.attachments().size(); i++) {
                 Part part = mail.attachments().get(i);
                 receive(mail, i + 1, MailMessage.nameOf(part), to -> part.getInputStream()
@@ -129,11 +138,28 @@ class ReadMailboxJob {
         boolean isOurs = false;
         for (CameBack one : cameBack) {
             // of a delay nothing is noted: the server goes on trying
-            isOurs |= one.isForGood()
-                    ? answers.cameBack(one.messageId(), one.recipient(), one.why())
-                    : answers.answered(List.of(one.messageId())).isPresent();
+            isOurs |= switch (one.fate()) {
+                case FAILED -> answers.cameBack(one.messageId(), one.recipient(), one.why());
+                case ARRIVED -> answers.delivered(one.messageId(), one.recipient());
+                case UNKNOWN -> answers.answered(List.of(one.messageId())).isPresent();
+            };
         }
         return isOurs;
+    }
+
+    /** Whether it answers a mail of ours in words only; somebody's words are kept in the file, a machine's only noted. */
+    private boolean isAnsweredWithoutPaper(MailMessage mail) throws MessagingException {
+        Optional<Answered> answered = answers.answered(mail.answers());
+        if (answered.isEmpty()) {
+            return false;
+        }
+        if (mail.isAutomaticReply()) {
+            answers.noteAway(answered.get().noticeId());
+            return true;
+        }
+        return mail.attachments().isEmpty()
+                && !mail.ownText().isEmpty()
+                && kept.keep(answered.get(), mail.sender(), "mail " + mail.id(), mail.ownText());
     }
 
     private interface Bytes {
@@ -148,6 +174,7 @@ class ReadMailboxJob {
         }
         String subject = mail.subject();
         Optional<Answered> answered = answers.answered(mail.answers());
+        Optional<AskedFor> asked = answered.map(a -> kept.askedFor(a, sender(mail)));
         Path file = Files.createTempFile("mail", ".part");
         try {
             try (OutputStream out = Files.newOutputStream(file)) {
@@ -158,14 +185,13 @@ class ReadMailboxJob {
                     name,
                     Arrival.Source.MAIL,
                     Actor.system(user),
-                    answered.map(Answered::fileId).orElse(null),
-                    null,
-                    answered.isPresent()
-                            ? subject + " (answers “" + answered.get().subject() + "”)"
-                            : subject,
+                    asked.map(AskedFor::fileId).orElse(null),
+                    asked.map(AskedFor::type).orElse(null),
+                    answered.map(a -> note(subject, a, asked)).orElse(subject),
                     mail.sender(),
                     number == 0 ? null : mail.text(),
                     origin));
+            answered.ifPresent(a -> answers.noteAnswer(a.noticeId()));
         } catch (Refusal refused) {
             trail.record(AuditEntry.ofFile(
                     Actor.system(user),
@@ -174,6 +200,19 @@ class ReadMailboxJob {
                     "left “" + name + "” from " + mail.sender() + " in the mailbox: " + refused.getMessage()));
         } finally {
             Files.deleteIfExists(file);
+        }
+    }
+
+    private static String note(String subject, Answered answered, Optional<AskedFor> asked) {
+        String wanted = asked.map(AskedFor::label).map(l -> "; asked for: " + l).orElse("");
+        return subject + " (answers “" + answered.subject() + "”" + wanted + ")";
+    }
+
+    private static String sender(MailMessage mail) {
+        try {
+            return mail.sender();
+        } catch (MessagingException unreadable) {
+            return "";
         }
     }
 }

@@ -7,6 +7,8 @@ import jakarta.activation.DataHandler;
 import jakarta.annotation.PreDestroy;
 import jakarta.mail.Message;
 import jakarta.mail.MessagingException;
+import jakarta.mail.Multipart;
+import jakarta.mail.Part;
 import jakarta.mail.Session;
 import jakarta.mail.internet.InternetAddress;
 import jakarta.mail.internet.MimeBodyPart;
@@ -95,11 +97,25 @@ public class DemoMail {
                     Arrays.toString(message.getAllRecipients()).replaceAll("[\\[\\]]", ""),
                     Arrays.toString(message.getFrom()).replaceAll("[\\[\\]]", ""),
                     message.getSubject(),
-                    String.valueOf(message.getContent()),
+                    plain(message),
                     message.getSentDate().toInstant());
         } catch (MessagingException | IOException unreadable) {
             throw new IllegalStateException(unreadable);
         }
+    }
+
+    /** The first part that is plain text. */
+    private static String plain(Part part) throws MessagingException, IOException {
+        if (!(part.getContent() instanceof Multipart parts)) {
+            return part.isMimeType("text/plain") ? String.valueOf(part.getContent()) : "";
+        }
+        for (int i = 0; i < parts.getCount(); i++) {
+            String found = plain(parts.getBodyPart(i));
+            if (!found.isEmpty()) {
+                return found;
+            }
+        }
+        return "";
     }
 
     @PreDestroy

@@ -10,6 +10,7 @@ import app.denfold.server.TestPractice;
 import app.denfold.server.arrivals.receiving.Arrivals;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.chasing.MailAnswers;
+import app.denfold.server.chasing.answers.KeepMailAnswers;
 import com.icegreen.greenmail.user.GreenMailUser;
 import com.icegreen.greenmail.util.GreenMail;
 import com.icegreen.greenmail.util.ServerSetup;
@@ -47,6 +48,9 @@ class ReadMailboxTest {
     @Autowired
     MailAnswers answers;
 
+    @Autowired
+    KeepMailAnswers kept;
+
     private final GreenMail mail = new GreenMail(new ServerSetup(0, "127.0.0.1", ServerSetup.PROTOCOL_IMAP));
     private GreenMailUser mailbox;
     private ReadMailboxJob reader;
@@ -57,7 +61,7 @@ class ReadMailboxTest {
         String address = "papers" + UUID.randomUUID() + "@oakhollin.example";
         mailbox = mail.setUser(address, address, "secret");
         reader = new ReadMailboxJob(
-                "127.0.0.1", mail.getImap().getPort(), address, "secret", false, arrivals, trail, answers);
+                "127.0.0.1", mail.getImap().getPort(), address, "secret", false, arrivals, trail, answers, kept);
     }
 
     @AfterEach

@@ -1,9 +1,14 @@
-package app.denfold.server.chasing;
+package app.denfold.server.chasing.byhand;
 
 import app.denfold.core.people.Representation;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.chasing.ChaseEvents.Chased;
 import app.denfold.server.chasing.ChaseEvents.Wanted;
+import app.denfold.server.chasing.Message;
+import app.denfold.server.chasing.Outbox;
+import app.denfold.server.chasing.addresses.SilentAddresses;
+import app.denfold.server.chasing.history.Told;
+import app.denfold.server.chasing.history.ToldRepository;
 import app.denfold.server.coverage.ledger.Ledger;
 import app.denfold.server.coverage.ledger.Ledger.SlotAnswer;
 import app.denfold.server.coverage.ledger.WantedWords;
@@ -15,6 +20,7 @@ import app.denfold.server.problems.Refusal;
 import app.denfold.server.relations.PeopleAround;
 import jakarta.annotation.Nullable;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
@@ -28,11 +34,13 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class Chase {
 
-    private static final String PURPOSE = "chase";
+    private static final String PURPOSE = Message.CHASE;
 
     private final PersonFiles files;
     private final Ledger ledger;
     private final Outbox outbox;
+    private final ToldRepository told;
+    private final SilentAddresses silent;
     private final PeopleAround around;
     private final PracticeSettings settings;
     private final PracticeCalendar calendar;
@@ -42,6 +50,8 @@ class Chase {
             PersonFiles files,
             Ledger ledger,
             Outbox outbox,
+            ToldRepository told,
+            SilentAddresses silent,
             PeopleAround around,
             PracticeSettings settings,
             PracticeCalendar calendar,
@@ -49,6 +59,8 @@ class Chase {
         this.files = files;
         this.ledger = ledger;
         this.outbox = outbox;
+        this.told = told;
+        this.silent = silent;
         this.around = around;
         this.settings = settings;
         this.calendar = calendar;
@@ -61,9 +73,15 @@ class Chase {
      * @param words what they are to the person; null for the person
      * @param fits whether they are whom one writes to about this person; others are chosen by hand only
      * @param body the proposed text
+     * @param unreachable why mails to them came back; null when none did
      */
     public record Addressee(
-            String name, String email, @Nullable String words, boolean fits, String body) {}
+            String name,
+            String email,
+            @Nullable String words,
+            boolean fits,
+            String body,
+            @Nullable String unreachable) {}
 
     /**
      * What would be written about a person.
@@ -93,7 +111,7 @@ class Chase {
                 first.map(Addressee::body).orElse(""),
                 wanted.stream().map(SlotAnswer::label).toList(),
                 outbox.todays(fileId, PURPOSE)
-                        .map(n -> n.queuedBy() + ", " + calendar.words(n.queuedAt()))
+                        .map(n -> n.by() + ", " + calendar.words(n.at()))
                         .orElse(null));
     }
 
@@ -102,15 +120,23 @@ class Chase {
         List<Representation.Somebody> related = around.around(viewer, file.id());
         List<Representation.Somebody> fit =
                 Representation.addressees(person, file.birthDate(), related, calendar.today());
-        return Stream.concat(fit.stream(), Stream.concat(Stream.of(person), related.stream()))
+        List<Representation.Somebody> all = Stream.concat(
+                        fit.stream(), Stream.concat(Stream.of(person), related.stream()))
                 .filter(s -> s.email() != null)
                 .distinct()
+                .toList();
+        Map<String, SilentAddresses.UnreachableAnswer> unreachable = silent.unreachableAmong(
+                all.stream().map(s -> Objects.requireNonNull(s.email())).toList());
+        return all.stream()
                 .map(s -> new Addressee(
                         s.name(),
                         Objects.requireNonNull(s.email()),
                         s.kind() == null ? null : s.kind().label(),
                         fit.contains(s),
-                        body(file, s, wanted, viewer)))
+                        body(file, s, wanted, viewer),
+                        Optional.ofNullable(unreachable.get(SilentAddresses.mailbox(Objects.requireNonNull(s.email()))))
+                                .map(SilentAddresses.UnreachableAnswer::why)
+                                .orElse(null)))
                 .toList();
     }
 
@@ -138,13 +164,26 @@ class Chase {
             throw Refusal.conflict(
                     "chased-today", file.name() + " was chased today already (" + preview.chasedToday() + ").");
         }
+        silent.unreachableAmong(List.of(addressee.email())).values().forEach(gone -> {
+            throw Refusal.conflict(
+                    "unreachable",
+                    "Mails to " + addressee.email() + " came back (" + gone.why() + "). Mend the address under Details"
+                            + " first, or say there that mails arrive again.");
+        });
         String text = body == null || body.isBlank() ? addressee.body() : body;
         List<String> types =
                 wanted.stream().flatMap(s -> s.types().stream()).distinct().toList();
+        UUID number = Outbox.freshNumber();
         outbox.queue(
-                viewer, Message.aboutPaper(fileId, null, types, PURPOSE, addressee.email(), preview.subject(), text));
-        events.publishEvent(new Chased(
+                number,
                 viewer,
+                Message.aboutPaper(fileId, null, types, PURPOSE, addressee.email(), preview.subject(), text));
+        told.saveAll(wanted.stream()
+                .map(s -> Told.byHand(
+                        fileId, s, addressee.email(), addressee.name(), viewer.name(), calendar.today(), number))
+                .toList());
+        events.publishEvent(new Chased(
+                viewer.name(),
                 fileId,
                 addressee.email(),
                 wanted.stream()

@@ -1,0 +1,5 @@
+/** Telling people by hand what is missing. */
+@NullMarked
+package app.denfold.server.chasing.byhand;
+
+import org.jspecify.annotations.NullMarked;
