@@ -94,6 +94,11 @@ public class MorningRun {
         return queued;
     }
 
+    /** What the plans will tell on each day if nothing new comes in. @param to included */
+    public List<NoticeDay> ahead(LocalDate from, LocalDate to) {
+        return prepare.until(plans.running(), to).ahead(from, to);
+    }
+
     /** When it runs outside the hours of mails, they wait until these begin. Null within them. */
     private @Nullable Instant notBefore() {
         SendingDetails hours = days.now();

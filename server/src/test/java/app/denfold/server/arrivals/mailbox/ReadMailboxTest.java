@@ -250,4 +250,76 @@ class ReadMailboxTest {
         assertThat(mail.getManagers().getImapHostManager().getInbox(mailbox).getMessageCount())
                 .isEqualTo(1);
     }
+
+    private void reply(MimeMessage ours, String from, String text, String fileName, Map<String, String> headers)
+            throws Exception {
+        MimeMessage answer = new MimeMessage(Session.getInstance(new Properties()));
+        answer.setFrom(new InternetAddress(from));
+        answer.setSubject("Re: " + ours.getSubject());
+        answer.setHeader("In-Reply-To", ours.getMessageID());
+        MimeBodyPart words = new MimeBodyPart();
+        words.setText(text);
+        MimeMultipart parts = new MimeMultipart(words);
+        if (fileName != null) {
+            MimeBodyPart paper = new MimeBodyPart();
+            paper.setDataHandler(new DataHandler(new ByteArrayDataSource(Papers.png(), "image/png")));
+            paper.setFileName(fileName);
+            parts.addBodyPart(paper);
+        }
+        answer.setContent(parts);
+        for (Map.Entry<String, String> header : headers.entrySet()) {
+            answer.setHeader(header.getKey(), header.getValue());
+        }
+        answer.saveChanges();
+        mailbox.deliver(answer);
+        reader.poll();
+    }
+
+    private List<String> stage(Api api, UUID file) throws Exception {
+        return api.get("/api/files/{id}/notices", file).at("$[*].stage");
+    }
+
+    @Test
+    void aPhotoSentBackSaysWhatWasAskedForAndIsAnAnswer() throws Exception {
+        Api api = practice.administrator();
+        String to = TestPractice.newAddress();
+        UUID file = api.newEmployee("Photographed", to);
+        MimeMessage ours = written(api, file, to);
+        List<String> asked = api.get("/api/chased").at("$[?(@.notice.recipient=='" + to + "')].told[*].label");
+        reply(ours, to, "Here it is.", "photo-" + file + ".png", Map.of());
+        assertThat(asked)
+                .as("several are asked for, so that the note says which")
+                .hasSizeGreaterThan(1);
+        List<String> ids = api.get("/api/arrivals").at("$[?(@.fileName=='photo-" + file + ".png')].id");
+        Api.Answer arrived = api.get("/api/arrivals/{id}", UUID.fromString(ids.get(0)));
+        assertThat(arrived.<String>at("$.note")).contains("asked for: " + asked.get(0));
+        assertThat(arrived.id("$.proposals.persons[0].fileId")).isEqualTo(file);
+        assertThat(stage(api, file)).containsExactly("ANSWERED");
+    }
+
+    @Test
+    void wordsWithoutAPaperAreKeptInTheFileAndAnAbsenceIsNoAnswer() throws Exception {
+        Api api = practice.administrator();
+        String to = TestPractice.newAddress();
+        UUID file = api.newEmployee("Wordsonly", to);
+        MimeMessage ours = written(api, file, to);
+        reply(ours, to, "I am away until Monday.", null, Map.of("Auto-Submitted", "auto-replied"));
+        assertThat(api.get("/api/files/{id}/mail-answers", file).<List<Object>>at("$"))
+                .isEmpty();
+        assertThat(stage(api, file)).containsExactly("SENT");
+        assertThat(api.get("/api/files/{id}/notices", file).<String>at("$[0].awayAt"))
+                .isNotBlank();
+
+        reply(ours, to, "It comes on Friday.\n> Please send the card.", null, Map.of());
+        Api.Answer answered = api.get("/api/files/{id}/mail-answers", file);
+        assertThat(answered.<List<String>>at("$[*].words")).containsExactly("It comes on Friday.");
+        assertThat(stage(api, file)).containsExactly("ANSWERED");
+        String mine = "$.dueToday[?(@.action=='mail-answer' && @.fileId=='" + file + "')].taskId";
+        assertThat(api.get("/api/today").<List<String>>at(mine)).hasSize(1);
+        api.post("/api/mail-answers/{id}/seen", null, answered.id("$[0].id"));
+        assertThat(api.get("/api/today").<List<String>>at(mine)).isEmpty();
+        assertThat(api.get("/api/arrivals").<List<String>>at("$[?(@.sender=='" + to + "')].id"))
+                .as("words are no papers")
+                .isEmpty();
+    }
 }

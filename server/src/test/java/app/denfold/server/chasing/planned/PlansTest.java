@@ -12,6 +12,7 @@ import app.denfold.server.ServerTest;
 import app.denfold.server.TestMail;
 import app.denfold.server.TestPractice;
 import app.denfold.server.chasing.MailAnswers;
+import app.denfold.server.chasing.answers.KeepMailAnswers;
 import jakarta.mail.internet.MimeMessage;
 import java.time.LocalDate;
 import java.util.HashMap;
@@ -44,6 +45,9 @@ class PlansTest {
     MailAnswers answers;
 
     @Autowired
+    KeepMailAnswers kept;
+
+    @Autowired
     JdbcClient jdbc;
 
     @Autowired
@@ -55,6 +59,7 @@ class PlansTest {
     @BeforeEach
     void withoutPlans() throws Exception {
         jdbc.sql("delete from notice_plan").update();
+        jdbc.sql("update sending_rules set last_run_on = null").update();
         api = practice.administrator();
         chasing = new ChasingPractice(api);
     }
@@ -102,7 +107,7 @@ class PlansTest {
         assertThat(mail.getHeader("Auto-Submitted")).containsExactly("auto-generated");
         assertThat(mail.getContentType()).contains("multipart");
         assertThat(TestMail.to(address).get(0))
-                .contains("Dear Tamsin,", "- Contract: missing", "- Handbook receipt: missing", "/told/");
+                .contains("Dear Tamsin,", "- Contract: missing", "- Handbook receipt: was due", "/told/");
         clock.pass(1);
         morning.run();
         assertThat(TestMail.messagesTo(address)).hasSize(1);
@@ -196,7 +201,6 @@ class PlansTest {
                 .isEqualTo(204);
         assertThat(api.get("/api/planned-notices?days=5").<List<Object>>at(mine))
                 .isEmpty();
-        String in = LocalDate.now().plusDays(2).toString();
         Api.Answer today = api.get("/api/planned-notices?days=1");
         LocalDate day = LocalDate.parse(today.at("$.today"));
         assertThat(api.post(
@@ -205,9 +209,10 @@ class PlansTest {
                         .status())
                 .isEqualTo(204);
         assertThat(api.get("/api/planned-notices?days=5")
-                        .<List<String>>at("$.days[?(@.mails[?(@.address=='" + address + "')])].day"))
-                .as("moved to " + in)
-                .containsExactly(day.plusDays(2).toString());
+                        .<List<String>>at("$.days[?(@.day=='" + day.plusDays(2) + "')].mails[*].address"))
+                .containsExactly(address);
+        assertThat(api.get("/api/planned-notices?days=5").<List<Object>>at(mine))
+                .hasSize(1);
         api.send(
                 HttpMethod.PUT,
                 "/api/files/{id}/chase-stop",
@@ -362,5 +367,26 @@ class PlansTest {
         assertThat(api.send(HttpMethod.DELETE, "/api/notice-words/{id}", null, words)
                         .<String>at("$.code"))
                 .isEqualTo("words-used");
+    }
+
+    @Test
+    void aPaperSentBackIsForTheSlotWhenOneWasAskedForAndWhoWasAskedSendsIt() throws Exception {
+        String address = newAddress();
+        UUID file = chasing.employee("Sendsback", address);
+        chasing.add(plan("employees", List.of("handbook"), chasing.step("DUE", 10, who("PERSON"))));
+        morning.run();
+        TestMail.waitFor(address, 1);
+        MailAnswers.Answered answered = answers.answered(
+                        List.of(TestMail.messagesTo(address).get(0).getMessageID()))
+                .orElseThrow();
+        assertThat(kept.askedFor(answered, address))
+                .isEqualTo(new KeepMailAnswers.AskedFor(file, "handbook", "Handbook receipt"));
+        assertThat(kept.askedFor(answered, "stranger@post.example").type())
+                .as("from somebody else it is for this file, but not surely that paper")
+                .isNull();
+        api.fileNewPaper(file, "handbook", LocalDate.now().minusDays(3));
+        assertThat(kept.askedFor(answered, address))
+                .as("nothing is wanted any more")
+                .isEqualTo(new KeepMailAnswers.AskedFor(file, null, null));
     }
 }
