@@ -33,10 +33,12 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.context.annotation.Import;
 import org.springframework.http.HttpMethod;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.test.context.TestPropertySource;
 
-/** A year of the demo practice, morning by morning, against the rules computed day by day. */
+/** A year of the demo practice, morning by morning, against the rules computed day by day; on a server of its own. */
 @ServerTest
 @Import(MovableClock.class)
+@TestPropertySource(properties = "denfold.demo.everyone=false")
 class ChasingYearTest {
 
     private static final int DAYS = 365;
