@@ -3,8 +3,8 @@ package app.denfold.server.chasing.planned;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.chasing.history.TurnKey;
 import app.denfold.server.chasing.planned.ShowAhead.AheadAnswer;
-import app.denfold.server.chasing.planned.ShowAhead.LetterAnswer;
-import app.denfold.server.chasing.planned.ShowAhead.TriedAnswer;
+import app.denfold.server.chasing.planned.ShowAhead.NoticeText;
+import app.denfold.server.chasing.planned.ShowAhead.TriedPlan;
 import app.denfold.server.chasing.planned.WentOut.WentOutAnswer;
 import app.denfold.server.chasing.plans.PlanDetails;
 import app.denfold.server.practice.PracticeCalendar;
@@ -46,7 +46,7 @@ class PlannedController {
     /** @param again although somebody of them was written to today */
     record TurnsRequest(@NotEmpty List<@Valid TurnKey> turns, boolean again) {}
 
-    record MoveRequest(
+    record MoveTurns(
             @NotEmpty List<@Valid TurnKey> turns, @NotNull LocalDate to) {}
 
     /** @param id of the plan that is changed; null for a new one */
@@ -59,7 +59,7 @@ class PlannedController {
     }
 
     @GetMapping("/api/planned-notices/letter")
-    LetterAnswer letter(Viewer viewer, @RequestParam String address, @RequestParam LocalDate day) {
+    NoticeText letter(Viewer viewer, @RequestParam String address, @RequestParam LocalDate day) {
         return ahead.letter(viewer, address, day);
     }
 
@@ -77,7 +77,7 @@ class PlannedController {
 
     @PostMapping("/api/planned-notices/move")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void move(Viewer viewer, @Valid @RequestBody MoveRequest body) {
+    void move(Viewer viewer, @Valid @RequestBody MoveTurns body) {
         change.move(viewer, body.turns(), body.to());
     }
 
@@ -96,7 +96,7 @@ class PlannedController {
 
     /** How it would read for a real person. */
     @PostMapping("/api/notice-plans/preview")
-    TriedAnswer preview(Viewer viewer, @RequestParam UUID file, @Valid @RequestBody SupposedPlan body) {
+    TriedPlan preview(Viewer viewer, @RequestParam UUID file, @Valid @RequestBody SupposedPlan body) {
         return ahead.tryOn(viewer, body.id(), body.plan(), file);
     }
 

@@ -65,7 +65,7 @@ class ShowAhead {
             LocalDate planned) {}
 
     /** @param hidden how many things it tells besides, of which the viewer may not know */
-    record MailAnswer(
+    record PlannedMail(
             String recipient, String address, String subject, List<TellingAnswer> tellings, int alsoOpen, int hidden) {}
 
     /** @param accountId whose it will be; null for everybody's */
@@ -77,7 +77,7 @@ class ShowAhead {
     record DayAnswer(
             LocalDate day,
             boolean quiet,
-            List<MailAnswer> mails,
+            List<PlannedMail> mails,
             List<TaskAnswer> tasks,
             List<LeftOutAnswer> leftOut) {}
 
@@ -112,7 +112,7 @@ class ShowAhead {
         for (NoticeDay day : prepared.ahead(ranToday ? today.plusDays(1) : today, last)) {
             int room = MOST_MAILS - shown;
             more |= day.mails().size() > room;
-            List<MailAnswer> mails = day.mails().stream()
+            List<PlannedMail> mails = day.mails().stream()
                     .limit(room)
                     .flatMap(m -> mail(viewer, prepared, m, day.day()).stream())
                     .toList();
@@ -161,7 +161,7 @@ class ShowAhead {
         return file != null && viewer.maySeeFile(file.id(), file.team()) && viewer.maySeeAny(watched.types());
     }
 
-    private static Optional<MailAnswer> mail(Viewer viewer, PreparedNotices prepared, Mail mail, LocalDate day) {
+    private static Optional<PlannedMail> mail(Viewer viewer, PreparedNotices prepared, Mail mail, LocalDate day) {
         List<Telling> visible = mail.tellings().stream()
                 .filter(t -> isVisible(viewer, prepared, t.watched()))
                 .toList();
@@ -169,7 +169,7 @@ class ShowAhead {
             return Optional.empty();
         }
         int hidden = mail.tellings().size() - visible.size();
-        return Optional.of(new MailAnswer(
+        return Optional.of(new PlannedMail(
                 String.join(
                         " and ", mail.recipients().stream().map(r -> r.name()).toList()),
                 mail.mailbox(),
@@ -195,7 +195,7 @@ class ShowAhead {
     }
 
     /** A mail as it will be read. */
-    record LetterAnswer(String address, String subject, String text) {}
+    record NoticeText(String address, String subject, String text) {}
 
     /**
      * The mail that an address gets on a day.
@@ -203,7 +203,7 @@ class ShowAhead {
      * @throws Refusal when there is none, or it tells of something the viewer may not know of
      */
     @Transactional(readOnly = true)
-    public LetterAnswer letter(Viewer viewer, String address, LocalDate day) {
+    public NoticeText letter(Viewer viewer, String address, LocalDate day) {
         LocalDate today = calendar.today();
         if (day.isBefore(today) || day.isAfter(today.plusDays(MOST_DAYS))) {
             throw Refusal.invalid("day", "Choose a day from today on, within 60 days.");
@@ -213,7 +213,7 @@ class ShowAhead {
                 viewer, prepared, prepared.ahead(sending.ranOn(today) ? today.plusDays(1) : today, day), address, day);
     }
 
-    private LetterAnswer letter(
+    private NoticeText letter(
             Viewer viewer, PreparedNotices prepared, List<NoticeDay> days, String address, LocalDate day) {
         Mail mail = days.stream()
                 .filter(d -> d.day().equals(day))
@@ -227,7 +227,7 @@ class ShowAhead {
             throw Refusal.forbidden("This mail tells of papers that your account may not know of.");
         }
         Written written = prepared.letter(day).write(mail);
-        return new LetterAnswer(mail.mailbox(), written.subject(), prepare.linked(written.text(), "…"));
+        return new NoticeText(mail.mailbox(), written.subject(), prepare.linked(written.text(), "…"));
     }
 
     /**
@@ -236,11 +236,11 @@ class ShowAhead {
      * @param fileId of a person about whom the plan can tell
      * @param places that are not known of the person; with any, nothing goes out
      */
-    record TriedAnswer(@Nullable LetterAnswer letter, List<String> places) {}
+    record TriedPlan(@Nullable NoticeText letter, List<String> places) {}
 
     /** @throws Refusal when the plan makes no sense, or the viewer may not see the file */
     @Transactional(readOnly = true)
-    public TriedAnswer tryOn(Viewer viewer, @Nullable UUID id, PlanDetails details, UUID fileId) {
+    public TriedPlan tryOn(Viewer viewer, @Nullable UUID id, PlanDetails details, UUID fileId) {
         Plan plan = plans.supposed(id, details);
         PreparedNotices prepared = prepare.ofFiles(List.of(plan), List.of(fileId));
         LocalDate today = calendar.today();
@@ -249,7 +249,7 @@ class ShowAhead {
                 .flatMap(w -> plan.steps().stream().flatMap(step -> tellings(prepared, plan, step, w, today)))
                 .findFirst()
                 .map(t -> tried(prepared, t, today))
-                .orElse(new TriedAnswer(null, List.of()));
+                .orElse(new TriedPlan(null, List.of()));
     }
 
     private static Stream<Telling> tellings(
@@ -266,13 +266,13 @@ class ShowAhead {
                         today));
     }
 
-    private TriedAnswer tried(PreparedNotices prepared, Telling telling, LocalDate today) {
+    private TriedPlan tried(PreparedNotices prepared, Telling telling, LocalDate today) {
         Recipient recipient = telling.recipient();
         String mailbox = String.valueOf(recipient.mailbox());
         Written written =
                 prepared.letter(today).write(new Mail(mailbox, List.of(recipient), List.of(telling), List.of()));
-        return new TriedAnswer(
-                new LetterAnswer(mailbox, written.subject(), prepare.linked(written.text(), "…")),
+        return new TriedPlan(
+                new NoticeText(mailbox, written.subject(), prepare.linked(written.text(), "…")),
                 prepared.letter(today).lacking(telling));
     }
 }
