@@ -32,6 +32,7 @@ const TurnDoor = onDemand(() => import("./features/signing/taking/TurnDoor").the
 const LinkedCopiesPage = onDemand(() =>
   import("./features/leaving/opening/LinkedCopiesPage").then((m) => m.LinkedCopiesPage),
 );
+const ToldPage = onDemand(() => import("./features/chasing/ToldPage").then((m) => m.ToldPage));
 const MyTurnPage = onDemand(() => import("./features/signing/taking/MyTurnPage").then((m) => m.MyTurnPage));
 const LockedDesk = inAntd(() => import("./features/signing/desk/LockedDesk").then((m) => m.LockedDesk));
 const CheckCopyPage = onDemand(() => import("./features/signing/CheckCopyPage").then((m) => m.CheckCopyPage));
@@ -45,6 +46,7 @@ export function Routing() {
       <Route path="/check" element={<CheckCopyPage />} />
       <Route path="/sign/:token" element={<TurnDoor />} />
       <Route path="/copies/:token" element={<LinkedCopiesPage />} />
+      <Route path="/told/:token" element={<ToldPage />} />
       <Route path="*" element={<SignedIn />} />
     </Routes>
   );

@@ -1,5 +1,7 @@
 import { Navigate, Outlet, Route, Routes } from "react-router";
 import { ArrivalsPage } from "./features/arrivals/ArrivalsPage";
+import { ChasingPage } from "./features/chasing/page/ChasingPage";
+import { PlanPage } from "./features/chasing/plans/PlanPage";
 import { CoveragePage } from "./features/coverage/CoveragePage";
 import { DemoMailPage } from "./features/demo/DemoMailPage";
 import { FilePage } from "./features/files/FilePage";
@@ -38,6 +40,8 @@ export default function StaffRoutes() {
         <Route path="/today" element={<TodayPage />} />
         <Route path="/under-way" element={<UnderWayPage />} />
         <Route path="/signing" element={<RequestsPage />} />
+        <Route path="/chasing" element={<ChasingPage />} />
+        <Route path="/chasing/plans/:id" element={<PlanPage />} />
         <Route path="/letters" element={<LettersPage />} />
         <Route path="/letters/batches/:id" element={<LetterBatchPage />} />
         <Route path="/letters/:id" element={<WriteLetterPage />} />

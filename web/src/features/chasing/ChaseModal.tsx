@@ -92,6 +92,12 @@ function Letter({
           title={`One would not usually write to ${chosen.name} about this file. Check that it is meant.`}
         />
       )}
+      {chosen?.unreachable && (
+        <Alert
+          type="error"
+          title={`Mails to ${chosen.email} came back: ${chosen.unreachable}. Mend the address under Details first.`}
+        />
+      )}
       <Input.TextArea
         aria-label="Text of the mail"
         value={body}
@@ -111,7 +117,7 @@ function Letter({
         <Button
           type="primary"
           danger={twice}
-          disabled={!chosen}
+          disabled={!chosen || chosen.unreachable != null}
           loading={send.isPending}
           onClick={() => send.mutate(twice)}
         >

@@ -3,13 +3,7 @@ import { useState } from "react";
 import { api, done, type Shape } from "../../api/client";
 import { moment } from "../../ui/days";
 import "./chasing.css";
-
-const RESULTS: Record<string, { word: string; className: string }> = {
-  QUEUED: { word: "on its way", className: "slate" },
-  SENDING: { word: "being sent", className: "slate" },
-  SENT: { word: "sent", className: "juniper" },
-  FAILED: { word: "failed", className: "clay" },
-};
+import { STAGES } from "./planWords";
 
 /** One message: to whom, what, when, and what became of it. */
 export function NoticeLine({ notice }: { notice: Shape<"NoticeAnswer"> }) {
@@ -19,7 +13,7 @@ export function NoticeLine({ notice }: { notice: Shape<"NoticeAnswer"> }) {
     mutationFn: () => done(api.POST("/api/notices/{id}/retry", { params: { path: { id: notice.id } } })),
     onSettled: () => queries.invalidateQueries(),
   });
-  const result = RESULTS[notice.state];
+  const result = STAGES[notice.stage];
   return (
     <div className="notice">
       <div>
@@ -28,6 +22,7 @@ export function NoticeLine({ notice }: { notice: Shape<"NoticeAnswer"> }) {
       <div className="muted">
         to {notice.recipient} · {moment(notice.queuedAt)} by {notice.by}
         {notice.result && ` · ${notice.result}`}
+        {notice.awayAt && " · an absence was reported"}
         {notice.nextAttempt && ` · tried again ${moment(notice.nextAttempt)}`}
       </div>
       {notice.body ? (

@@ -10,6 +10,8 @@ const PLACES: Place[] = [
   { label: "Papers to review", to: REVIEW, words: "review papers accept" },
   { label: "Arrivals", to: "/arrivals", words: "arrivals post scans filing" },
   { label: "Coverage", to: "/coverage", words: "coverage board missing expiring" },
+  { label: "Chasing", to: "/chasing", words: "chasing notices reminders mails" },
+  { label: "Chasing › Plans", to: "/chasing?view=plans", words: "plans chasing words holidays" },
   { label: "Set-up", to: "/set-up", words: "set-up settings", administrators: true },
   { label: "Set-up › Types", to: "/set-up/types", words: "types document types", administrators: true },
   { label: "Set-up › Checklists", to: "/set-up/checklists", words: "checklists rules", administrators: true },

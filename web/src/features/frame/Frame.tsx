@@ -10,6 +10,7 @@ import {
   FileTextOutlined,
   InboxOutlined,
   MailOutlined,
+  NotificationOutlined,
 } from "@ant-design/icons";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Badge, Button, Dropdown } from "antd";
@@ -92,6 +93,10 @@ function Rail() {
       <NavLink to={keep("/coverage")}>
         <AppstoreOutlined aria-hidden />
         Coverage
+      </NavLink>
+      <NavLink to="/chasing">
+        <NotificationOutlined aria-hidden />
+        Chasing
       </NavLink>
       <NavLink to="/under-way">
         <FieldTimeOutlined aria-hidden />

@@ -5,6 +5,8 @@ import { api, done, type Shape, wordsOf } from "../../api/client";
 import { moment } from "../../ui/days";
 import { Loaded } from "../../ui/Quiet";
 import { meOptions } from "../access/sessionQueries";
+import { ChaseStop } from "../chasing/ChaseStop";
+import { MailAnswers } from "../chasing/MailAnswers";
 import { NoticeLine } from "../chasing/NoticeLine";
 import { WhoSees } from "../colleagues/WhoSees";
 import { fileNoticesOptions, sharedOptions } from "../people/fileQueries";
@@ -32,9 +34,11 @@ export function SharedView({ file }: { file: Shape<"FileAnswer"> }) {
       </Loaded>
       <h2>Messages</h2>
       <FileMessages fileId={file.id} mayChange={me?.mayChange ?? false} />
+      <MailAnswers fileId={file.id} />
       <h2>Who sees this file</h2>
       <WhoSees fileId={file.id} />
       <h2>Written to them</h2>
+      <ChaseStop fileId={file.id} />
       <Loaded query={notices}>
         {(list) =>
           list.length === 0 ? (

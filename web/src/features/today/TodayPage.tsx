@@ -15,6 +15,7 @@ import "../coverage/board.css";
 import { ForecastBars } from "../coverage/ForecastBars";
 import { REVIEW } from "../finding/places";
 import { StandingSearches } from "../finding/SavedSearches";
+import { MendAddress, TickOff } from "./ChasingActions";
 import { todayOptions } from "./todayQueries";
 import "./today.css";
 
@@ -64,6 +65,9 @@ const TASKS: Record<string, string> = {
   chase: "To chase",
   damaged: "Damaged",
   "mail-failed": "Not sent",
+  "mail-answer": "Wrote back",
+  "plan-task": "Asked by a plan",
+  unreachable: "Addresses to mend",
 };
 
 function Groups({ data }: { data: Today }) {
@@ -135,7 +139,7 @@ function Group({ title, items, today }: { title: string; items: Item[]; today: s
       <ul className="plain-list">
         {shown.map((item) => (
           <ItemLine
-            key={`${item.action}${item.fileId}${item.documentId}${item.turnId}`}
+            key={`${item.action}${item.fileId}${item.documentId}${item.turnId}${item.taskId}${item.title}`}
             item={item}
             today={today}
           />
@@ -298,6 +302,11 @@ function Action({ item }: { item: Item }) {
           Look at it
         </Button>
       );
+    case "mail-answer":
+    case "plan-task":
+      return <TickOff item={item} />;
+    case "unreachable":
+      return <MendAddress item={item} />;
     case "sign":
       return (
         <Button size="small" onClick={() => navigate(`/files/${item.fileId}`)}>
