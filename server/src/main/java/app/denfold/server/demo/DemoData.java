@@ -7,6 +7,7 @@ import app.denfold.server.arrivals.filing.FileArrivals;
 import app.denfold.server.content.Placeholder;
 import app.denfold.server.coverage.GrantWaiver;
 import app.denfold.server.coverage.WaiverDetails;
+import app.denfold.server.demo.chasing.DemoChasing;
 import app.denfold.server.demo.letters.DemoLetters;
 import app.denfold.server.demo.marks.DemoMarks;
 import app.denfold.server.demo.signing.DemoSigning;
@@ -70,6 +71,7 @@ class DemoData implements ApplicationRunner {
     private final DemoMarks marks;
     private final DemoStanding standing;
     private final DemoLetters letters;
+    private final DemoChasing chasing;
     private final boolean everyone;
 
     DemoData(
@@ -95,6 +97,7 @@ class DemoData implements ApplicationRunner {
             DemoMarks marks,
             DemoStanding standing,
             DemoLetters letters,
+            DemoChasing chasing,
             @Value("${denfold.demo.everyone:true}") boolean everyone) {
         this.everyone = everyone;
         this.ownFiles = ownFiles;
@@ -102,6 +105,7 @@ class DemoData implements ApplicationRunner {
         this.marks = marks;
         this.standing = standing;
         this.letters = letters;
+        this.chasing = chasing;
         this.settings = settings;
         this.calendar = calendar;
         this.catalog = catalog;
@@ -190,6 +194,7 @@ class DemoData implements ApplicationRunner {
         if (everyone) {
             arrivals.loadStack(ottilie, people, today);
             arrivals.loadMore(ottilie, people, today);
+            chasing.load(ottilie, today);
         }
     }
 

@@ -35,7 +35,7 @@ public class SendingDays {
 
     /** @throws Refusal when they make no sense, or somebody else changed them since {@code changes} */
     @Transactional
-    void change(Viewer viewer, int changes, SendingDetails to) {
+    public void change(Viewer viewer, int changes, SendingDetails to) {
         viewer.requireAdministrator();
         KeptSendingRules kept = rules.lock();
         if (kept.changes() != changes) {
