@@ -66,8 +66,8 @@ const TASKS: Record<string, string> = {
   damaged: "Damaged",
   "mail-failed": "Not sent",
   "mail-answer": "Wrote back",
-  "plan-task": "Asked by a plan",
-  unreachable: "Addresses to mend",
+  "plan-task": "By plan",
+  unreachable: "To mend",
 };
 
 function Groups({ data }: { data: Today }) {

@@ -225,7 +225,7 @@ function Acts({ on, mail }: { on: string; mail: PlannedMail }) {
         Send now <kbd>S</kbd>
       </Button>
       <span className="muted">
-        goes out {day(on)} · <kbd>J</kbd> <kbd>K</kbd>
+        goes out {day(on)} · <kbd>J</kbd> next, <kbd>K</kbd> back
       </span>
     </div>
   );

@@ -108,7 +108,7 @@ function Stage({ notice }: { notice: Shape<"NoticeAnswer"> }) {
       <span className={stage?.className}>{stage?.word}</span>
       {notice.awayAt && <div className="muted">an absence was reported</div>}
       {(notice.stage === "BOUNCED" || notice.stage === "FAILED") && (
-        <div className="muted">{notice.result}</div>
+        <div className="muted">{notice.result?.replace(/^came back: /, "")}</div>
       )}
     </>
   );

@@ -72,6 +72,7 @@ function Step({ step, at, onChange, onRemove }: StepProps) {
         options={WHENS}
       />
       <WhoField step={step} name={name} onChange={put} />
+      <span className="plan-line" />
       {step.who.kind !== "TASK" && (
         <Select
           aria-label={`Words of ${name}`}

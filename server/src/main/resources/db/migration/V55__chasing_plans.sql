@@ -147,3 +147,31 @@ create unique index notice_once_a_day on notice (mailbox, planned_on) where plan
 create index notice_mailbox on notice (mailbox, queued_on) where mailbox is not null;
 create index slot_chased on slot (status) where status not in ('ON_FILE', 'NOT_APPLICABLE', 'WAIVED', 'NOT_YET_DUE');
 create index slot_due on slot (due) where status = 'NOT_YET_DUE';
+
+-- Private addresses at which calendar programs read when papers run out and are due.
+create table calendar_feed (
+  id uuid primary key,
+  account_id uuid not null references account,
+  reach varchar not null check (reach in ('MINE', 'TEAM', 'FILE')),
+  file_id uuid references person_file,
+  team text,
+  secret_hash text not null unique,
+  at timestamptz not null,
+  read_at timestamptz,
+  ended_at timestamptz,
+  check ((reach = 'FILE') = (file_id is not null)),
+  check ((reach = 'TEAM') = (team is not null))
+);
+create index calendar_feed_account on calendar_feed (account_id) where ended_at is null;
+create index calendar_feed_file on calendar_feed (file_id) where file_id is not null;
+
+-- What calendars were told of a slot, so that an event moves, and is cancelled when it is met (RFC 5545, sequence).
+create table calendar_entry (
+  uid text primary key,
+  file_id uuid not null references person_file,
+  day date not null,
+  sequence integer not null,
+  cancelled boolean not null,
+  changed_at timestamptz not null
+);
+create index calendar_entry_file on calendar_entry (file_id);

@@ -216,6 +216,7 @@ class PortalTest {
                 || pattern.startsWith("/api/sign/")
                 || pattern.startsWith("/api/linked-copies/")
                 || pattern.startsWith("/api/told/")
+                || pattern.startsWith("/api/calendar-feeds/")
                 || pattern.equals("/api/forgotten-password")
                 || pattern.equals("/api/invitations/{token}");
     }

@@ -118,6 +118,7 @@ class RightsTest {
                         || a.contains(" /api/sign/")
                         || a.contains(" /api/linked-copies/")
                         || a.contains(" /api/told/")
+                        || a.contains(" /api/calendar-feeds/")
                         || a.equals("POST /api/copies/check")
                         || a.contains(" /api/session/"));
     }
@@ -139,6 +140,7 @@ class RightsTest {
                         || a.contains(" /api/sign/")
                         || a.contains(" /api/linked-copies/")
                         || a.contains(" /api/told/")
+                        || a.contains(" /api/calendar-feeds/")
                         || a.equals("POST /api/copies/check")
                         || a.startsWith("GET /api/practice"));
     }

@@ -104,7 +104,13 @@ public class Outbox {
             @Nullable Instant nextAttempt,
             Notice.Stage stage,
             @Nullable Instant answeredAt,
-            @Nullable Instant awayAt) {}
+            @Nullable Instant awayAt) {
+
+        /** Whether the mail server had taken it and could not deliver it after all. */
+        public boolean cameBack() {
+            return stage == Notice.Stage.BOUNCED;
+        }
+    }
 
     /** That a mailbox was chased on a day. */
     public record ChasedOn(String mailbox, LocalDate on) {}

@@ -326,6 +326,10 @@ class TodayList {
             }
         }
         for (Outbox.NoticeAnswer failed : outbox.failed(viewer)) {
+            if (failed.cameBack()) {
+                // told as an address to be mended
+                continue;
+            }
             items.add(new TodayItem(
                     "mail-failed",
                     "Mail to " + failed.recipient(),

@@ -61,6 +61,10 @@ final class RightsTable {
             POST    /api/bundles                                               CHANGE
             DELETE  /api/bundles/{id}                                          CHANGE
             POST    /api/bundles/{id}/given                                    LOOK
+            GET     /api/calendar-feeds/{token}/papers.ics                     EVERYBODY
+            GET     /api/calendars                                             LOOK
+            POST    /api/calendars                                             LOOK
+            DELETE  /api/calendars/{id}                                        LOOK
             GET     /api/chased                                                LOOK
             POST    /api/chasing-tasks/{id}/done                               CHANGE
             GET     /api/colleagues                                            LOOK
@@ -164,6 +168,7 @@ final class RightsTable {
             POST    /api/files/{id}/asks                                       CHANGE
             POST    /api/files/{id}/asks/{askId}/withdraw                      CHANGE
             GET     /api/files/{id}/bundles                                    LOOK
+            GET     /api/files/{id}/calendar                                   LOOK
             GET     /api/files/{id}/chase                                      LOOK
             POST    /api/files/{id}/chase                                      CHANGE
             DELETE  /api/files/{id}/chase-stop                                 CHANGE

@@ -109,7 +109,8 @@ class ShowAhead {
         int shown = 0;
         boolean more = false;
         List<DayAnswer> answers = new ArrayList<>();
-        for (NoticeDay day : prepared.ahead(ranToday ? today.plusDays(1) : today, last)) {
+        LocalDate first = ranToday ? today.plusDays(1) : today;
+        for (NoticeDay day : prepared.ahead(first, last)) {
             int room = MOST_MAILS - shown;
             more |= day.mails().size() > room;
             List<PlannedMail> mails = day.mails().stream()
@@ -129,17 +130,17 @@ class ShowAhead {
                                             ? UUID.fromString(task.account())
                                             : null))
                             .toList(),
-                    leftOut(viewer, prepared, day, today)));
+                    leftOut(viewer, prepared, day, first)));
         }
         return new AheadAnswer(today, ranToday, more, answers);
     }
 
-    /** What waits is told on the day on which it was planned, not again on each day after. */
+    /** What waits is shown on the day on which it was planned, or on the first one shown, and not again on each day after. */
     private static List<LeftOutAnswer> leftOut(
-            Viewer viewer, PreparedNotices prepared, NoticeDay day, LocalDate today) {
+            Viewer viewer, PreparedNotices prepared, NoticeDay day, LocalDate first) {
         return day.leftOut().stream()
                 .filter(l -> isVisible(viewer, prepared, l.telling().watched()))
-                .filter(l -> l.telling().sendOn().equals(day.day()) || day.day().equals(today))
+                .filter(l -> l.telling().sendOn().equals(day.day()) || day.day().equals(first))
                 .limit(MOST_MAILS)
                 .map(l -> leftOut(prepared, l, day.day()))
                 .toList();
