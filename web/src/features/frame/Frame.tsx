@@ -26,6 +26,7 @@ import { meOptions } from "../access/sessionQueries";
 import { desksOptions, useDesk } from "../arrivals/deskQueries";
 import { AsOfRibbon } from "../asof/AsOfRibbon";
 import { useKeepingAsOf } from "../asof/asOf";
+import { MyCalendars } from "../calendars/MyCalendars";
 import { NoticesDrawer } from "../chasing/NoticesDrawer";
 import { noticesOptions } from "../chasing/noticeQueries";
 import { FindBox } from "../finding/FindBox";
@@ -175,6 +176,7 @@ function Me() {
   const desks = useQuery({ ...desksOptions, enabled: me?.mayChange === true }).data ?? [];
   const [desk, stand] = useDesk();
   const [showsSessions, setShowsSessions] = useState(false);
+  const [showsCalendars, setShowsCalendars] = useState(false);
   const [showsSignIn, setShowsSignIn] = useState(false);
   const queries = useQueryClient();
   const navigate = useNavigate();
@@ -225,6 +227,7 @@ function Me() {
       })),
     },
     { key: "sign-in", label: "How I sign in", onClick: () => setShowsSignIn(true) },
+    { key: "calendars", label: "Calendar addresses", onClick: () => setShowsCalendars(true) },
     { key: "sessions", label: "Where I am signed in", onClick: () => setShowsSessions(true) },
     { key: "out", label: "Sign out", onClick: signOut },
   ];
@@ -236,6 +239,7 @@ function Me() {
         </button>
       </Dropdown>
       {showsSignIn && <MySignIn onClose={() => setShowsSignIn(false)} />}
+      <MyCalendars open={showsCalendars} onClose={() => setShowsCalendars(false)} />
       {showsSessions && <MySessions onClose={() => setShowsSessions(false)} />}
     </>
   );

@@ -5,6 +5,7 @@ import { api, done, type Shape, wordsOf } from "../../api/client";
 import { moment } from "../../ui/days";
 import { Loaded } from "../../ui/Quiet";
 import { meOptions } from "../access/sessionQueries";
+import { FileCalendar } from "../calendars/offile/FileCalendar";
 import { ChaseStop } from "../chasing/ChaseStop";
 import { MailAnswers } from "../chasing/MailAnswers";
 import { NoticeLine } from "../chasing/NoticeLine";
@@ -37,6 +38,7 @@ export function SharedView({ file }: { file: Shape<"FileAnswer"> }) {
       <MailAnswers fileId={file.id} />
       <h2>Who sees this file</h2>
       <WhoSees fileId={file.id} />
+      <FileCalendar fileId={file.id} />
       <h2>Written to them</h2>
       <ChaseStop fileId={file.id} />
       <Loaded query={notices}>

@@ -107,7 +107,7 @@ class Calendars {
         if (reach == Reach.FILE && fileId == null || reach == Reach.TEAM && (team == null || team.isBlank())) {
             throw Refusal.invalid("reach", "Say whose papers it is to tell of.");
         }
-        if (reach == Reach.FILE && fileId != null) {
+        if (fileId != null) {
             files.visible(viewer, fileId);
         }
         String secret = Secrets.fresh();

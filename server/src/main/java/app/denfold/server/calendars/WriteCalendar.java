@@ -48,8 +48,7 @@ class WriteCalendar {
         // an all-day event ends on the day after, which does not belong to it
         VEvent written =
                 new VEvent(day, day.plusDays(1), event.summary() == null ? "No longer needed" : event.summary());
-        written.getProperties().removeIf(p -> p instanceof DtStamp);
-        written.add(new DtStamp(entry.changedAt()));
+        written.replace(new DtStamp(entry.changedAt()));
         written.add(new Uid(entry.uid()));
         written.add(new Sequence(entry.sequence()));
         written.add(new Status(entry.cancelled() ? "CANCELLED" : "CONFIRMED"));
