@@ -6,17 +6,9 @@ import app.denfold.server.signing.asking.AskDetails;
 import app.denfold.server.signing.asking.AskToSign;
 import com.icegreen.greenmail.util.GreenMail;
 import com.icegreen.greenmail.util.ServerSetup;
-import jakarta.mail.Session;
-import jakarta.mail.Transport;
-import jakarta.mail.internet.InternetAddress;
-import jakarta.mail.internet.MimeMessage;
 import java.io.ByteArrayOutputStream;
-import java.sql.Connection;
-import java.sql.DriverManager;
-import java.sql.PreparedStatement;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Properties;
 import java.util.UUID;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -56,7 +48,7 @@ public final class AskingBench {
             List<UUID> ids = generate(server, papers + WARMING);
             ask(server, ids.subList(papers, papers + WARMING));
             awaitMails(mail, 2 * WARMING);
-            plainMails(mail.getSmtp().getPort(), mails(2 * WARMING));
+            PlainMails.send(mail.getSmtp().getPort(), PlainMails.written(2 * WARMING));
             awaitMails(mail, 4 * WARMING);
             long rowsBefore = rows();
             long begun = System.nanoTime();
@@ -65,11 +57,10 @@ public final class AskingBench {
             awaitMails(mail, 4 * WARMING + 2 * papers);
             double all = seconds(begun);
             long rows = rows() - rowsBefore;
+            double jdbc = PlainRows.write(TABLES, AskingBench::each, papers, AT_ONCE);
+            List<PlainMails.Mail> same = PlainMails.written(2 * papers);
             begun = System.nanoTime();
-            double jdbc = plainRows(papers, begun);
-            List<Mail> same = mails(2 * papers);
-            begun = System.nanoTime();
-            plainMails(mail.getSmtp().getPort(), same);
+            PlainMails.send(mail.getSmtp().getPort(), same);
             double smtp = seconds(begun);
             Figures.told("rows-of-one-request", (double) rows / papers, "rows");
             Figures.told("asked", asked, "s");
@@ -140,37 +131,6 @@ public final class AskingBench {
                 .sum();
     }
 
-    /** The rows that were made, written once more into tables like theirs, with their indexes. */
-    private static double plainRows(int papers, long ignored) throws Exception {
-        try (Connection connection = DriverManager.getConnection(
-                System.getenv("DENFOLD_DB_URL"),
-                System.getenv("DENFOLD_DB_OWNER"),
-                System.getenv("DENFOLD_DB_OWNER_PASSWORD"))) {
-            for (String table : TABLES) {
-                connection
-                        .createStatement()
-                        .execute("create table plain_" + table + " (like " + table + " including all)");
-                connection
-                        .createStatement()
-                        .execute("create table kept_" + table + " as select row_number() over () as n, t.* from "
-                                + table + " t");
-                connection.createStatement().execute("create index on kept_" + table + " (n)");
-            }
-            long begun = System.nanoTime();
-            connection.setAutoCommit(false);
-            for (int i = 0; i < papers; i++) {
-                for (String table : TABLES) {
-                    int each = each(table);
-                    copy(connection, table, i * each + 1L, (i + 1L) * each);
-                }
-                if (i % AT_ONCE == AT_ONCE - 1 || i == papers - 1) {
-                    connection.commit();
-                }
-            }
-            return seconds(begun);
-        }
-    }
-
     /** Rows of a table for one request. */
     private static int each(String table) {
         return switch (table) {
@@ -179,46 +139,5 @@ public final class AskingBench {
             case "audit_event" -> 5;
             default -> 2;
         };
-    }
-
-    private static void copy(Connection connection, String table, long from, long to) throws Exception {
-        String columns = BenchServer.asOwnerColumns(table);
-        for (long n = from; n <= to; n++) {
-            try (PreparedStatement insert = connection.prepareStatement("insert into plain_" + table + " (" + columns
-                    + ") select " + columns + " from kept_" + table + " where n = ?")) {
-                insert.setLong(1, n);
-                insert.executeUpdate();
-            }
-        }
-    }
-
-    /** A mail as it was written. */
-    private record Mail(String recipient, String subject, String body) {}
-
-    private static List<Mail> mails(int count) {
-        return BenchServer.asOwner()
-                .sql("select recipient, subject, body from notice order by queued_at limit ?")
-                .param(count)
-                .query(Mail.class)
-                .list();
-    }
-
-    private static void plainMails(int port, List<Mail> mails) throws Exception {
-        Properties properties = new Properties();
-        properties.put("mail.smtp.host", "127.0.0.1");
-        properties.put("mail.smtp.port", String.valueOf(port));
-        Session session = Session.getInstance(properties);
-        try (Transport transport = session.getTransport("smtp")) {
-            transport.connect();
-            for (Mail mail : mails) {
-                MimeMessage message = new MimeMessage(session);
-                message.setFrom(new InternetAddress("papers@oakhollin.example"));
-                message.setRecipient(MimeMessage.RecipientType.TO, new InternetAddress(mail.recipient()));
-                message.setSubject(mail.subject(), "UTF-8");
-                message.setText(mail.body(), "UTF-8");
-                message.saveChanges();
-                transport.sendMessage(message, message.getAllRecipients());
-            }
-        }
     }
 }

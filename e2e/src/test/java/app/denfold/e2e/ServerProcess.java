@@ -49,6 +49,7 @@ final class ServerProcess implements AutoCloseable {
     private boolean recognises = true;
     private boolean isDemo = true;
     private String timeStamps = "";
+    private Map<String, String> mailHurry = Map.of();
     private Process process;
 
     ServerProcess(Path folder) {
@@ -68,6 +69,17 @@ final class ServerProcess implements AutoCloseable {
     DemoPractice stoppedAt() throws InterruptedException {
         close();
         return new DemoPractice(database, folder);
+    }
+
+    /** Where its mails go, and mails to it can be brought. */
+    int mailPort() {
+        return mailPort;
+    }
+
+    /** From its next start on plans are looked at each second, and what was left behind soon goes on. */
+    ServerProcess hurriedMails() {
+        mailHurry = Map.of("DENFOLD_PLANS_INTERVAL", "PT1S", "DENFOLD_MAIL_ABANDONED", "PT5S", "DENFOLD_MAIL_INTERVAL", "PT1S");
+        return this;
     }
 
     Path pickup() {
@@ -153,6 +165,7 @@ final class ServerProcess implements AutoCloseable {
                         Map.entry("DENFOLD_CONTENT", content().toString()),
                         Map.entry("DENFOLD_KEYS", folder.resolve("keys").toString()),
                         Map.entry("DENFOLD_PICKUP", pickup().toString())));
+        builder.environment().putAll(mailHurry);
         process = builder.start();
         awaitServing();
     }

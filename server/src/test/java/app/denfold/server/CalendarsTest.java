@@ -77,7 +77,7 @@ class CalendarsTest {
                 "/api/documents/{id}/details",
                 Map.of("version", 0, "details", Api.details(file, "tetanus", dated.minusDays(30))),
                 tetanus);
-        api.post("/api/documents/{id}/entered-in-error", Map.of("reason", "not hers"), handbook);
+        api.post("/api/documents/{id}/entered-in-error", Map.of("version", 1, "reason", "not hers"), handbook);
         ICalendar third = read(address);
         assertThat(event(third, "handbook").getStatus().getValue()).isEqualTo("CONFIRMED");
         assertThat(event(third, "handbook").getSequence().getValue()).isEqualTo(2);

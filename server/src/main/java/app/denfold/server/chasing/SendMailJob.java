@@ -32,6 +32,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.core.task.TaskRejectedException;
 import org.springframework.dao.ConcurrencyFailureException;
 import org.springframework.data.domain.Limit;
@@ -48,9 +49,6 @@ import org.springframework.transaction.support.TransactionTemplate;
 class SendMailJob {
 
     private static final Logger LOG = LoggerFactory.getLogger(SendMailJob.class);
-
-    /** Nobody hands a message over for so long; what was claimed before was left behind. */
-    private static final Duration ABANDONED = Duration.ofMinutes(2);
 
     private static final int MOST_STUCK = 1_000;
 
@@ -69,6 +67,10 @@ class SendMailJob {
     private final AuditTrail trail;
     private final TransactionTemplate transactions;
     private final MailForm form;
+
+    /** Nobody hands a message over for so long; what was claimed before was left behind. */
+    private final Duration abandoned;
+
     private final ObjectProvider<LastLook> lastLooks;
     private final ThreadPoolTaskExecutor threads;
     private final ObjectProvider<Attachments> attachments;
@@ -89,7 +91,9 @@ class SendMailJob {
             @Qualifier(MailThreads.NAME) ThreadPoolTaskExecutor threads,
             ObjectProvider<Attachments> attachments,
             ObjectProvider<LastLook> lastLooks,
-            MailForm form) {
+            MailForm form,
+            @Value("${denfold.mail-abandoned:PT2M}") Duration abandoned) {
+        this.abandoned = abandoned;
         this.notices = notices;
         this.mail = mail;
         this.settings = settings;
@@ -115,7 +119,7 @@ class SendMailJob {
     /** Messages whose time has come again, and those that whoever sent them left behind. */
     @Scheduled(fixedDelayString = "${denfold.mail-interval:PT30S}", initialDelayString = "PT1S")
     void deliverDue() {
-        Instant stuckSince = calendar.now().minus(ABANDONED);
+        Instant stuckSince = calendar.now().minus(abandoned);
         transactions.executeWithoutResult(
                 t -> notices.lockStuck(stuckSince, Limit.of(MOST_STUCK)).forEach(Notice::release));
         begin();
