@@ -152,15 +152,8 @@ public final class ChasingBench {
 
     private static void plan(BenchServer server, String name, String requirement, UUID words) {
         PlanStepDetails step = new PlanStepDetails(
-                null,
-                Occasion.DUE,
-                7,
-                0,
-                1,
-                new PlanStepDetails.Told(WhoKind.PERSON, null, null, null, null),
-                words);
-        List<String> about =
-                requirement.equals("contract") ? List.of("contract", "tetanus") : List.of(requirement);
+                null, Occasion.DUE, 7, 0, 1, new PlanStepDetails.Told(WhoKind.PERSON, null, null, null, null), words);
+        List<String> about = requirement.equals("contract") ? List.of("contract", "tetanus") : List.of(requirement);
         server.bean(Plans.class)
                 .add(
                         server.viewer(),

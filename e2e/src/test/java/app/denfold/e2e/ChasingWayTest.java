@@ -3,6 +3,7 @@ package app.denfold.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.denfold.server.Papers;
 import com.jayway.jsonpath.JsonPath;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -99,7 +100,9 @@ class ChasingWayTest {
     private void sendsWhatGoesOut() {
         page.getByText("Going out", new Page.GetByTextOptions().setExact(true)).click();
         for (String who : List.of("Noor Vahdani", "Lorcan Brake")) {
-            Locator line = page.locator(".ahead-line").filter(new Locator.FilterOptions().setHasText(who)).first();
+            Locator line = page.locator(".ahead-line")
+                    .filter(new Locator.FilterOptions().setHasText(who))
+                    .first();
             line.click();
             assertThat(page.locator(".ahead-mail .mail-paper")).containsText("missing");
             if (who.startsWith("Noor")) {
@@ -107,7 +110,8 @@ class ChasingWayTest {
             }
             page.keyboard().press("s");
             assertThat(page.getByText("On its way.").last()).isVisible();
-            assertThat(page.locator(".ahead-line").filter(new Locator.FilterOptions().setHasText(who))
+            assertThat(page.locator(".ahead-line")
+                            .filter(new Locator.FilterOptions().setHasText(who))
                             .filter(new Locator.FilterOptions().setHasText("Tetanus record")))
                     .hasCount(0);
         }
@@ -159,20 +163,20 @@ class ChasingWayTest {
     }
 
     private void aPhotoFillsTheSlot() throws Exception {
-        List<String> addresses = asked(
-                "/api/chased", "$[?(@.notice.recipient!='" + BROKER + "')].notice.recipient");
+        List<String> addresses = asked("/api/chased", "$[?(@.notice.recipient!='" + BROKER + "')].notice.recipient");
         String noor = addresses.get(0);
         MimeMessage answer = message(noor, "Re: Tetanus record");
         answer.setHeader("In-Reply-To", numberOf(noor));
         MimeBodyPart words = new MimeBodyPart();
         words.setText("Here is a photo of it.");
         MimeBodyPart photo = new MimeBodyPart();
-        photo.setDataHandler(new DataHandler(new ByteArrayDataSource(Papers.photo(), "image/png")));
+        photo.setDataHandler(new DataHandler(new ByteArrayDataSource(Papers.png(), "image/png")));
         photo.setFileName("tetanus.png");
         answer.setContent(new MimeMultipart(words, photo));
         bring(answer);
         page.waitForCondition(
-                () -> !asked("/api/arrivals", "$[?(@.fileName=='tetanus.png')].id").isEmpty(),
+                () -> !asked("/api/arrivals", "$[?(@.fileName=='tetanus.png')].id")
+                        .isEmpty(),
                 new Page.WaitForConditionOptions().setTimeout(120_000));
         page.navigate("/arrivals?paper="
                 + asked("/api/arrivals", "$[?(@.fileName=='tetanus.png')].id").get(0));
@@ -181,7 +185,8 @@ class ChasingWayTest {
         assertThat(page.getByText("asked for: Tetanus record").first()).isVisible();
         desk.fillDay("Dated", LocalDate.now().minusDays(20).toString());
         desk.button(Pattern.compile("^File")).click();
-        assertThat(page.getByText(Pattern.compile("^Filed “Tetanus record")).first()).isVisible();
+        assertThat(page.getByText(Pattern.compile("^Filed “Tetanus record")).first())
+                .isVisible();
         String file = asked("/api/board?text=vahdani", "$.rows[*].id").get(0);
         page.navigate("/files/" + file);
         desk.assertSlot("Tetanus record", "on file");

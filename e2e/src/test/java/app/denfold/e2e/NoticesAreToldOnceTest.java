@@ -41,7 +41,8 @@ class NoticesAreToldOnceTest {
 
     @Test
     void whateverIsKilledEverybodyIsToldOnce() throws Exception {
-        ServerProcess server = new ServerProcess(folder).withoutRecognition().withoutDemo().hurriedMails();
+        ServerProcess server =
+                new ServerProcess(folder).withoutRecognition().withoutDemo().hurriedMails();
         GreenMail mail = new GreenMail(new ServerSetup(server.mailPort(), "127.0.0.1", ServerSetup.PROTOCOL_SMTP));
         mail.start();
         try (server) {
@@ -85,18 +86,14 @@ class NoticesAreToldOnceTest {
                         {"changes": %d, "rules": {"quietDays": [], "holidays": [], "opens": "00:00:00",
                          "closes": "23:59:59", "mostAMonth": 0}}""".formatted(changes)).statusCode())
                 .isEqualTo(204);
-        String words = JsonPath.read(
-                session.post("/api/notice-words", """
+        String words = JsonPath.read(session.post("/api/notice-words", """
                         {"changes": 0, "name": "Usual",
-                         "texts": {"en": {"subject": "{paper}", "text": "{what is open}"}}}""")
-                        .body(),
-                "$.id");
+                         "texts": {"en": {"subject": "{paper}", "text": "{what is open}"}}}""").body(), "$.id");
         assertThat(session.post("/api/notice-plans", """
                         {"name": "All", "beginsOn": "2020-01-01", "courtesy": false, "paused": false,
                          "scope": {"kinds": [], "checklist": "employees", "requirements": ["handbook"], "types": []},
                          "steps": [{"occasion": "DUE", "days": 3, "every": 0, "times": 1,
-                                    "who": {"kind": "PERSON"}, "words": "%s"}]}""".formatted(words))
-                        .statusCode())
+                                    "who": {"kind": "PERSON"}, "words": "%s"}]}""".formatted(words)).statusCode())
                 .isEqualTo(201);
     }
 

@@ -78,7 +78,8 @@ final class ServerProcess implements AutoCloseable {
 
     /** From its next start on plans are looked at each second, and what was left behind soon goes on. */
     ServerProcess hurriedMails() {
-        mailHurry = Map.of("DENFOLD_PLANS_INTERVAL", "PT1S", "DENFOLD_MAIL_ABANDONED", "PT5S", "DENFOLD_MAIL_INTERVAL", "PT1S");
+        mailHurry = Map.of(
+                "DENFOLD_PLANS_INTERVAL", "PT1S", "DENFOLD_MAIL_ABANDONED", "PT5S", "DENFOLD_MAIL_INTERVAL", "PT1S");
         return this;
     }
 
