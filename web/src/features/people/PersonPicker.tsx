@@ -34,7 +34,7 @@ export function PersonPicker({ id, value, known, onChange, onEnter, footer }: Pe
     if (!options.some((o) => o.value === person.id)) {
       options.push({
         value: person.id,
-        label: `${person.name} · ${person.number}`,
+        label: [person.name, person.number].filter(Boolean).join(" · "),
         detail: person.number,
         name: person.name,
       });

@@ -129,14 +129,14 @@ function Again({ step, name, onChange }: PartProps) {
 
 const WHOS = [
   { value: "PERSON", label: "the person, or a child’s guardian" },
-  ...Object.entries(RELATIONS).map(([value, label]) => ({
-    value: `RELATED ${value}`,
-    label: `the ${label}`,
-  })),
   { value: "SUPERVISOR", label: "the supervisor" },
   { value: "COLLEAGUE", label: "a colleague" },
   { value: "OUTSIDE", label: "somebody outside" },
   { value: "TASK", label: "a task in Today" },
+  ...Object.entries(RELATIONS).map(([value, label]) => ({
+    value: `RELATED ${value}`,
+    label: `the ${label}`,
+  })),
 ];
 
 function WhoField({ step, name, onChange }: PartProps) {

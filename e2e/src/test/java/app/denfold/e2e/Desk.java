@@ -58,6 +58,17 @@ final class Desk {
         option.click();
     }
 
+    /** Takes a choice from a list in which nothing can be typed; the one that opened last, for another may be fading. */
+    void take(String label, String choice) {
+        page.getByLabel(label, new Page.GetByLabelOptions().setExact(true)).click();
+        page.locator(".ant-select-dropdown:not(.ant-select-dropdown-hidden):not(.ant-slide-up-leave)")
+                .last()
+                .locator(".ant-select-item-option")
+                .filter(new Locator.FilterOptions().setHasText(choice))
+                .first()
+                .click();
+    }
+
     /** Chooses a waiting paper by the name of its file. */
     void openArrival(String fileName) {
         page.locator(".arrival-line")

@@ -19,7 +19,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Stops plans from telling anybody about a person, with a reason and mostly an end. */
 @Service
-public class StopChasing {
+class StopChasing {
 
     private static final int MOST_YEARS = 5;
 

@@ -23,6 +23,7 @@ import app.denfold.server.problems.Refusal;
 import jakarta.annotation.Nullable;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -246,11 +247,18 @@ class ShowAhead {
         PreparedNotices prepared = prepare.ofFiles(List.of(plan), List.of(fileId));
         LocalDate today = calendar.today();
         return prepared.watched().stream()
-                .filter(w -> isVisible(viewer, prepared, w))
+                .filter(w -> isVisible(viewer, prepared, w) && isTellable(w, today))
+                // what is wanted now reads best
+                .sorted(Comparator.comparing(w -> !w.on(today).isWanting()))
                 .flatMap(w -> plan.steps().stream().flatMap(step -> tellings(prepared, plan, step, w, today)))
                 .findFirst()
                 .map(t -> tried(prepared, t, today))
                 .orElse(new TriedPlan(null, List.of()));
+    }
+
+    /** Whether a plan can ever tell of it as it stands: it is wanted, or will run out. */
+    private static boolean isTellable(Watched watched, LocalDate today) {
+        return watched.on(today).isWanting() || watched.on(today).coveredThrough() != null;
     }
 
     private static Stream<Telling> tellings(
