@@ -48,6 +48,16 @@ export function ChaseStop({ fileId }: { fileId: string }) {
   );
 }
 
+/** Told in the head of a file: mails to somebody around the person come back. */
+export function ComesBack({ fileId }: { fileId: string }) {
+  const unreachable = useQuery(chaseStopOptions(fileId)).data?.unreachable ?? [];
+  return unreachable.length === 0 ? null : (
+    <span className="clay" title={unreachable.map((u) => u.why).join(", ")}>
+      mails to {unreachable.map((u) => u.address).join(", ")} come back
+    </span>
+  );
+}
+
 function StopModal({ fileId, onClose }: { fileId: string; onClose: () => void }) {
   const queries = useQueryClient();
   const [reason, setReason] = useState("");

@@ -14,6 +14,7 @@ import { DropOnFile } from "../arrivals/PapersForFile";
 import { ScansForThisFile } from "../arrivals/ScansForThisFile";
 import { useAsOf, useKeepingAsOf, useMayChange } from "../asof/asOf";
 import { ChaseModal } from "../chasing/ChaseModal";
+import { ComesBack } from "../chasing/ChaseStop";
 import { LedgerList } from "../coverage/LedgerList";
 import { LinesView } from "../coverage/LinesView";
 import { ReadView } from "../documents/pages/ReadView";
@@ -138,6 +139,7 @@ function Head({ file, ledger }: { file: File; ledger?: LedgerData }) {
               </span>
             ))}
           <RelationsInHead fileId={file.id} />
+          <ComesBack fileId={file.id} />
           {file.subject === "PERSON" && <NextVisit fileId={file.id} />}
         </div>
       </div>

@@ -106,6 +106,7 @@ function Stage({ notice }: { notice: Shape<"NoticeAnswer"> }) {
   return (
     <>
       <span className={stage?.className}>{stage?.word}</span>
+      {notice.nextAttempt && <div className="muted">tried again {moment(notice.nextAttempt)}</div>}
       {notice.awayAt && <div className="muted">an absence was reported</div>}
       {(notice.stage === "BOUNCED" || notice.stage === "FAILED") && (
         <div className="muted">{notice.result?.replace(/^came back: /, "")}</div>

@@ -1,6 +1,9 @@
+import { useQuery } from "@tanstack/react-query";
 import { Button } from "antd";
+import { Link } from "react-router";
 import { api, type Shape } from "../../../api/client";
 import { bytes, day, moment } from "../../../ui/days";
+import { meOptions } from "../../access/sessionQueries";
 import { CameWith } from "../../arrivals/CameWith";
 import { useAsOf, useMayChange } from "../../asof/asOf";
 import { CommentsSection } from "../../comments/CommentsSection";
@@ -26,6 +29,7 @@ export function PaperCard({ paper, file, ledger, version, onVersion, onCompare }
   const slots =
     ledger?.sections.flatMap((s) => s.slots).filter((s) => s.papers.some((p) => p.id === paper.id)) ?? [];
   const mayChange = useMayChange();
+  const isAdministrator = useQuery(meOptions).data?.role === "ADMINISTRATOR";
   const maySay = useAsOf().isToday;
   const restore = usePaperAction();
   const newest = paper.versions.length;
@@ -82,6 +86,9 @@ export function PaperCard({ paper, file, ledger, version, onVersion, onCompare }
           />
         ))}
       </dl>
+      {isAdministrator && mayChange && !paper.enteredInErrorOn && (
+        <Link to={`/chasing/plans/new?paper=${paper.id}`}>Tell somebody when it runs out</Link>
+      )}
       {slots.map((slot) => (
         <div key={slot.requirement}>
           <h3>Why “{slot.status.replaceAll("-", " ")}”</h3>

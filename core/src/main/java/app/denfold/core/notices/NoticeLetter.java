@@ -76,8 +76,7 @@ public final class NoticeLetter {
                         new Part(t.watched().file(), t.step().words()), p -> new ArrayList<>())
                 .add(t));
         List<NoticeWords> filled = new ArrayList<>();
-        parts.forEach((part, tellings) -> filled.add(source.words(part.words(), first.language())
-                .filled(values(part.file(), each(tellings), closeness(tellings), phrases))));
+        parts.forEach((part, tellings) -> filled.add(filled(part, tellings, first.language(), phrases)));
         StringBuilder text = new StringBuilder(phrases.greeting(mail.recipients().stream()
                         .map(Recipient::greeted)
                         .distinct()
@@ -90,6 +89,17 @@ public final class NoticeLetter {
                 ? filled.get(0).subject()
                 : phrases.subject(each(mail.tellings()).size());
         return new Written(subject, text.toString(), first.language());
+    }
+
+    /** A subject line can be read over somebody's shoulder, so that it names no sensitive paper to anybody. */
+    private NoticeWords filled(Part part, List<Telling> tellings, String language, NoticePhrases phrases) {
+        NoticeWords words = source.words(part.words(), language);
+        List<Watched> told = each(tellings);
+        String subject = words.filled(values(part.file(), told, Closeness.OUTSIDER, phrases))
+                .subject();
+        String text = words.filled(values(part.file(), told, closeness(tellings), phrases))
+                .text();
+        return new NoticeWords(subject, text);
     }
 
     private static List<Watched> each(List<Telling> tellings) {

@@ -120,9 +120,9 @@ class NoticeLetterTest {
                 letter.write(mail(List.of(health), telling(health, Closeness.OUTSIDER, "en", "usual")));
         assertThat(outside.subject()).isEqualTo("a paper for Edie");
         assertThat(outside.text()).contains("  - a paper: ran out").doesNotContain("Health");
-        assertThat(letter.write(mail(List.of(), telling(health, Closeness.OWN, "en", "usual")))
-                        .text())
-                .contains("Health record");
+        NoticeLetter.Written own = letter.write(mail(List.of(), telling(health, Closeness.OWN, "en", "usual")));
+        assertThat(own.text()).contains("Health record");
+        assertThat(own.subject()).as("which others may see").isEqualTo("a paper for Edie");
     }
 
     @Test

@@ -2,6 +2,7 @@ package app.denfold.server.chasing.byhand;
 
 import app.denfold.core.people.Representation;
 import app.denfold.server.access.Viewer;
+import app.denfold.server.catalog.Catalog;
 import app.denfold.server.chasing.ChaseEvents.Chased;
 import app.denfold.server.chasing.ChaseEvents.Wanted;
 import app.denfold.server.chasing.Message;
@@ -38,6 +39,7 @@ class Chase {
 
     private final PersonFiles files;
     private final Ledger ledger;
+    private final Catalog catalog;
     private final Outbox outbox;
     private final ToldRepository told;
     private final SilentAddresses silent;
@@ -49,6 +51,7 @@ class Chase {
     Chase(
             PersonFiles files,
             Ledger ledger,
+            Catalog catalog,
             Outbox outbox,
             ToldRepository told,
             SilentAddresses silent,
@@ -58,6 +61,7 @@ class Chase {
             ApplicationEventPublisher events) {
         this.files = files;
         this.ledger = ledger;
+        this.catalog = catalog;
         this.outbox = outbox;
         this.told = told;
         this.silent = silent;
@@ -202,9 +206,13 @@ class Chase {
                         : "The file holds no mail address. Add one under Details first.";
     }
 
-    private static String subject(List<SlotAnswer> wanted) {
+    /** It can be read over somebody's shoulder, so that it names no sensitive paper. */
+    private String subject(List<SlotAnswer> wanted) {
+        boolean isSensitive = wanted.stream().flatMap(s -> s.types().stream()).anyMatch(t -> catalog.type(t)
+                .isSensitive());
         return wanted.size() == 1
-                ? "A paper we need from you: " + wanted.get(0).label()
+                ? "A paper we need from you"
+                        + (isSensitive ? "" : ": " + wanted.get(0).label())
                 : wanted.size() + " papers we need from you";
     }
 

@@ -3,10 +3,13 @@ package app.denfold.server.chasing.history;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
+import app.denfold.server.chasing.addresses.SilentAddresses;
+import app.denfold.server.chasing.addresses.SilentAddresses.UnreachableAnswer;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
+import app.denfold.server.relations.PeopleAround;
 import jakarta.annotation.Nullable;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -14,6 +17,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -25,10 +29,20 @@ class StopChasing {
 
     private final ChaseStopRepository stops;
     private final PersonFiles files;
+    private final PeopleAround around;
+    private final SilentAddresses silent;
     private final AuditTrail trail;
     private final PracticeCalendar calendar;
 
-    StopChasing(ChaseStopRepository stops, PersonFiles files, AuditTrail trail, PracticeCalendar calendar) {
+    StopChasing(
+            ChaseStopRepository stops,
+            PersonFiles files,
+            PeopleAround around,
+            SilentAddresses silent,
+            AuditTrail trail,
+            PracticeCalendar calendar) {
+        this.around = around;
+        this.silent = silent;
         this.stops = stops;
         this.files = files;
         this.trail = trail;
@@ -49,6 +63,17 @@ class StopChasing {
         return stops.findByFileIdInAndEndedAtIsNull(List.of(fileId)).stream()
                 .filter(s -> s.holdsOn(calendar.today()))
                 .findFirst();
+    }
+
+    /** Addresses of the person, and of those around them, from which mails came back. */
+    @Transactional(readOnly = true)
+    public List<UnreachableAnswer> unreachable(Viewer viewer, UUID fileId) {
+        PersonFile file = files.visible(viewer, fileId);
+        List<String> addresses = Stream.concat(
+                        Stream.ofNullable(file.email()),
+                        around.around(viewer, fileId).stream().flatMap(s -> Stream.ofNullable(s.email())))
+                .toList();
+        return List.copyOf(silent.unreachableAmong(addresses).values());
     }
 
     /** @throws Refusal when plans are stopped already, or the reason is missing, or the day is past or far off */

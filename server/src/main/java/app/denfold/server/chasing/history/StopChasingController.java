@@ -1,9 +1,11 @@
 package app.denfold.server.chasing.history;
 
 import app.denfold.server.access.Viewer;
+import app.denfold.server.chasing.addresses.SilentAddresses.UnreachableAnswer;
 import app.denfold.server.chasing.history.StopChasing.StopAnswer;
 import jakarta.annotation.Nullable;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.UUID;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -25,12 +27,12 @@ class StopChasingController {
 
     record StopRequest(@Nullable String reason, @Nullable LocalDate until) {}
 
-    /** @param stop null while plans tell about the person */
-    record ChaseStopAnswer(@Nullable StopAnswer stop) {}
+    /** @param stop null while plans tell about the person @param unreachable addresses around them from which mails came back */
+    record ChaseStopAnswer(@Nullable StopAnswer stop, List<UnreachableAnswer> unreachable) {}
 
     @GetMapping("/api/files/{id}/chase-stop")
     ChaseStopAnswer of(Viewer viewer, @PathVariable UUID id) {
-        return new ChaseStopAnswer(stops.of(viewer, id).orElse(null));
+        return new ChaseStopAnswer(stops.of(viewer, id).orElse(null), stops.unreachable(viewer, id));
     }
 
     @PutMapping("/api/files/{id}/chase-stop")

@@ -177,6 +177,8 @@ class PlansTest {
                 .anyMatch(t -> t.contains(address));
         assertThat(api.get("/api/files/{id}/chase", file).<String>at("$.addressees[0].unreachable"))
                 .contains("550");
+        assertThat(api.get("/api/files/{id}/chase-stop", file).<String>at("$.unreachable[0].why"))
+                .contains("no such user");
         assertThat(api.post("/api/files/{id}/chase", Map.of("again", true), file)
                         .<String>at("$.code"))
                 .isEqualTo("unreachable");
