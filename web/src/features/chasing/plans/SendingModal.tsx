@@ -32,6 +32,7 @@ export function SendingModal({ answer, onClose }: SendingModalProps) {
     <Modal
       open
       title="When mails of plans go out"
+      width={600}
       okText="Save"
       confirmLoading={save.isPending}
       onOk={() => save.mutate()}
@@ -46,7 +47,7 @@ export function SendingModal({ answer, onClose }: SendingModalProps) {
           options={DAYS}
         />
         <span>Hours</span>
-        <div className="buttons">
+        <div className="buttons sending-hours">
           <Input
             type="time"
             aria-label="From"

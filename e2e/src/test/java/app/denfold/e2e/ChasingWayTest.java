@@ -8,6 +8,7 @@ import com.jayway.jsonpath.JsonPath;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.options.AriaRole;
 import jakarta.activation.DataHandler;
 import jakarta.mail.Message;
 import jakarta.mail.Session;
@@ -184,7 +185,8 @@ class ChasingWayTest {
         page.navigate("/arrivals?paper="
                 + asked("/api/arrivals", "$[?(@.fileName=='tetanus.png')].id").get(0));
         assertThat(page.locator(".arrival-tools")).containsText("tetanus.png");
-        assertThat(page.locator(".named")).containsText("Tetanus record");
+        assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Noor Vahdani Tetanus record")))
+                .isVisible();
         assertThat(page.getByText("asked for: Tetanus record").first()).isVisible();
         page.waitForTimeout(LOOKED_AT);
         desk.fillDay("Dated", LocalDate.now().minusDays(20).toString());

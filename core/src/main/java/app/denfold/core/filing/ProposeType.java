@@ -28,12 +28,19 @@ public final class ProposeType {
     public record KnownType(String code, List<String> names) {}
 
     /**
+     * A type that came with a paper.
+     *
+     * @param isAskedFor whether the one who sent it was asked for just that, rather than a desk's usual type
+     */
+    public record Given(String code, boolean isAskedFor) {}
+
+    /**
      * The types it may be, best first; at most one is preselected.
      *
-     * @param given code of the type that came with it, by a desk's setting or from the one who sent it; null when none
+     * @param given the type that came with it; null when none
      */
     public static List<Proposal<String>> propose(
-            Clues clues, Collection<KnownType> types, TypeWords.Learned learned, @Nullable String given) {
+            Clues clues, Collection<KnownType> types, TypeWords.Learned learned, @Nullable Given given) {
         Optional<Clues.Coded> coded =
                 clues.firstCoverCode().filter(c -> c.code().type() != null);
         String head = " " + PlainText.of(head(clues)) + " ";
@@ -72,16 +79,16 @@ public final class ProposeType {
             Map<String, Double> byLearning,
             double belief,
             TypeWords.Learned learned,
-            @Nullable String given) {
+            @Nullable Given given) {
         double fails = 1;
         List<String> reasons = new ArrayList<>();
         if (coded.isPresent() && type.code().equals(coded.get().code().type())) {
             fails *= 0.005;
             reasons.add("so it says " + coded.get().where());
         }
-        if (type.code().equals(given)) {
-            fails *= 0.25;
-            reasons.add("it came as one");
+        if (given != null && type.code().equals(given.code())) {
+            fails *= given.isAskedFor() ? 0.04 : 0.25;
+            reasons.add(given.isAskedFor() ? "it was asked for" : "it came as one");
         }
         Optional<String> inHead = named(type, head);
         Optional<String> inText = inHead.isPresent() ? inHead : named(type, text);

@@ -18,7 +18,15 @@ class ProposeTypeTest {
             new KnownType("invoice", List.of("Invoice", "bill")));
 
     private static List<Proposal<String>> of(String text, TypeWords.Learned learned, String given) {
-        return ProposeType.propose(new Clues(List.of(PageClues.of(1, text)), null, null), TYPES, learned, given);
+        return of(text, learned, given, false);
+    }
+
+    private static List<Proposal<String>> of(String text, TypeWords.Learned learned, String given, boolean isAskedFor) {
+        return ProposeType.propose(
+                new Clues(List.of(PageClues.of(1, text)), null, null),
+                TYPES,
+                learned,
+                given == null ? null : new ProposeType.Given(given, isAskedFor));
     }
 
     @Test
@@ -58,6 +66,20 @@ class ProposeTypeTest {
                     assertThat(p.value()).isEqualTo("invoice");
                     assertThat(p.reason()).isEqualTo("it came as one");
                 });
+    }
+
+    @Test
+    void whatWasAskedForIsSureUnlessThePaperSaysOtherwise() {
+        Proposal<String> asked =
+                of("scribble", TypeWords.Learned.nothing(), "invoice", true).get(0);
+        assertThat(asked.reason()).isEqualTo("it was asked for");
+        assertThat(asked.confidence()).isGreaterThan(0.9);
+        List<Proposal<String>> both =
+                of("CONTRACT\nbetween the yard and", TypeWords.Learned.nothing(), "invoice", true);
+        assertThat(both).extracting(Proposal::value).containsExactly("invoice", "contract");
+        assertThat(both.get(0).preselected())
+                .as("two that are likely: a person looks")
+                .isFalse();
     }
 
     @Test

@@ -8,6 +8,7 @@ import app.denfold.core.filing.KnownPerson;
 import app.denfold.core.filing.Proposal;
 import app.denfold.core.filing.ProposePerson;
 import app.denfold.core.filing.ProposeType;
+import app.denfold.core.filing.ProposeType.Given;
 import app.denfold.paper.reading.PageFacts;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.arrivals.Arrival;
@@ -228,7 +229,8 @@ public class ProposeForArrival {
         for (int i = 0; i < pages.size(); i++) {
             clues.add(pages.get(i).asClues(i + 1));
         }
-        if (arrival.message() != null) {
+        // who was asked for one paper says “here is a photo of it”, which does not make it a photo
+        if (arrival.message() != null && arrival.suggestedType() == null) {
             clues.add(Clues.PageClues.of(pages.size() + 1, arrival.message()));
         }
         UUID open = arrival.fileId();
@@ -286,6 +288,11 @@ public class ProposeForArrival {
                 .toList();
     }
 
+    private static @Nullable Given given(Arrival arrival) {
+        boolean isAskedFor = arrival.source() == Arrival.Source.MAIL || arrival.source() == Arrival.Source.PORTAL;
+        return arrival.suggestedType() == null ? null : new Given(arrival.suggestedType(), isAskedFor);
+    }
+
     private List<Proposal<String>> types(Arrival arrival, Clues clues, List<KeptDocumentType> among) {
         List<ProposeType.KnownType> known = among.stream()
                 .map(t -> new ProposeType.KnownType(
@@ -293,7 +300,7 @@ public class ProposeForArrival {
                         Stream.concat(Stream.of(t.label()), t.synonyms().stream())
                                 .toList()))
                 .toList();
-        return ProposeType.propose(clues, known, learning.of(clues.text()), arrival.suggestedType());
+        return ProposeType.propose(clues, known, learning.of(clues.text()), given(arrival));
     }
 
     private static List<ProposedDay> signed(List<FoundDates.Found> found, LocalDate received) {
