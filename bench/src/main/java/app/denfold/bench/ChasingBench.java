@@ -118,17 +118,17 @@ public final class ChasingBench {
         owner.sql("""
                 insert into slot (file_id, checklist, requirement, place, blocking, status, since, renewal, course)
                 select id, 'employees', 'contract', 29, true, 'MISSING', current_date - 40, 'NONE', ''
-                from (select id from person_file order by number limit ?) some
+                from (select id from person_file order by number limit ?) as chosen
                 """).param(PEOPLE).update();
         owner.sql("""
                 insert into slot (file_id, checklist, requirement, place, blocking, status, since, renewal, course)
                 select id, 'employees', 'tetanus', 30, true, 'MISSING', current_date - 40, 'NONE', ''
-                from (select id from person_file order by number limit ?) some
+                from (select id from person_file order by number limit ?) as chosen
                 """).param(SLOTS - PEOPLE).update();
         owner.sql("""
                 insert into slot (file_id, checklist, requirement, place, blocking, status, since, renewal, course)
                 select id, 'employees', 'handbook', 31, true, 'MISSING', current_date - 40, 'NONE', ''
-                from (select id from person_file order by number desc limit ?) some
+                from (select id from person_file order by number desc limit ?) as chosen
                 """).param(WARMING).update();
         owner.sql("analyze").update();
     }

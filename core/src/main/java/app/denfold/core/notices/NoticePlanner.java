@@ -115,11 +115,17 @@ public final class NoticePlanner {
 
     /** Whether what was to be told still makes sense on a day: the same occasion, counted from the same day. */
     public static boolean stillHolds(Telling telling, LocalDate day) {
-        return counting(
-                        telling.plan(),
-                        telling.step().occasion(),
-                        telling.watched().on(day))
-                .filter(c -> c.anchor().equals(telling.turn().anchor()))
+        return stillHolds(
+                telling.plan(),
+                telling.step(),
+                telling.turn(),
+                telling.watched().on(day));
+    }
+
+    /** The same of a thing that stands so. */
+    public static boolean stillHolds(Plan plan, PlanStep step, Turn turn, Stand stand) {
+        return counting(plan, step.occasion(), stand)
+                .filter(c -> c.anchor().equals(turn.anchor()))
                 .isPresent();
     }
 

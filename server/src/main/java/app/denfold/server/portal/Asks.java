@@ -7,6 +7,7 @@ import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.chasing.ChaseEvents.Chased;
+import app.denfold.server.chasing.ChaseEvents.ChasedAll;
 import app.denfold.server.chasing.ChaseEvents.Wanted;
 import app.denfold.server.coverage.ledger.Ledger;
 import app.denfold.server.coverage.ledger.WantedWords;
@@ -20,7 +21,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -154,17 +157,34 @@ public class Asks {
     /** Whoever was written to is asked in the portal too, at once or when he becomes a guest; nobody else is. */
     @EventListener
     void on(Chased event) {
-        Viewer guest = accounts.viewerByEmail(event.recipient())
-                .filter(v -> v.role() == Role.GUEST)
-                .filter(v -> rights.allows(v.accountId(), event.fileId(), Deed.ADD))
-                .orElse(null);
-        List<Ask> before = asked(event.fileId()).stream()
-                .filter(a -> guest == null ? a.isTo(event.recipient()) : a.isFor(guest.accountId()))
-                .toList();
-        event.wanted().stream()
-                .filter(w -> before.stream().noneMatch(a -> a.concerns(w.checklist(), w.requirement())))
-                .map(w -> ask(event, guest, w))
-                .forEach(asks::save);
+        on(new ChasedAll(List.of(event)));
+    }
+
+    /** The same for many, in two reads. */
+    @EventListener
+    void on(ChasedAll event) {
+        Map<String, Viewer> accountsByEmail = accounts.viewersByEmail(
+                event.each().stream().map(Chased::recipient).toList());
+        Map<UUID, List<Ask>> asked = asks
+                .findByFileIdInAndWithdrawnAtIsNullOrderByAskedAt(
+                        event.each().stream().map(Chased::fileId).distinct().toList())
+                .stream()
+                .collect(Collectors.groupingBy(Ask::fileId));
+        List<Ask> fresh = new ArrayList<>();
+        for (Chased chased : event.each()) {
+            Viewer guest = Optional.ofNullable(accountsByEmail.get(Accounts.normal(chased.recipient())))
+                    .filter(v -> v.role() == Role.GUEST)
+                    .filter(v -> rights.allows(v.accountId(), chased.fileId(), Deed.ADD))
+                    .orElse(null);
+            List<Ask> before = asked.getOrDefault(chased.fileId(), List.of()).stream()
+                    .filter(a -> guest == null ? a.isTo(chased.recipient()) : a.isFor(guest.accountId()))
+                    .toList();
+            chased.wanted().stream()
+                    .filter(w -> before.stream().noneMatch(a -> a.concerns(w.checklist(), w.requirement())))
+                    .map(w -> ask(chased, guest, w))
+                    .forEach(fresh::add);
+        }
+        asks.saveAll(fresh);
     }
 
     private Ask ask(Chased event, @Nullable Viewer guest, Wanted wanted) {

@@ -407,6 +407,11 @@ public class Accounts {
         return accounts.findByEmailIn(kept).stream().collect(Collectors.toMap(Account::email, this::viewerOf));
     }
 
+    /** An address as accounts keep it. */
+    public static String normal(String email) {
+        return Account.normal(email);
+    }
+
     /** All who work here, by their names; guests and closed accounts are left out. */
     @Transactional(readOnly = true)
     public List<Viewer> staff() {

@@ -4,19 +4,18 @@ import app.denfold.core.notices.NoticeDay.Mail;
 import app.denfold.core.notices.NoticeDay.Telling;
 import app.denfold.core.notices.NoticeLetter.Written;
 import app.denfold.core.notices.NoticePlanner;
+import app.denfold.core.notices.Plan;
 import app.denfold.core.notices.Watched;
 import app.denfold.server.chasing.LastLook;
 import app.denfold.server.chasing.history.Told;
 import app.denfold.server.chasing.history.ToldRepository;
+import app.denfold.server.chasing.history.TurnKey;
 import app.denfold.server.chasing.plans.Plans;
 import app.denfold.server.practice.PracticeCalendar;
-import java.util.Collection;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -31,10 +30,13 @@ class LastLookAtTold implements LastLook {
 
     private final ToldRepository told;
     private final Plans plans;
+    private final WatchedThings things;
     private final PrepareNotices prepare;
     private final PracticeCalendar calendar;
 
-    LastLookAtTold(ToldRepository told, Plans plans, PrepareNotices prepare, PracticeCalendar calendar) {
+    LastLookAtTold(
+            ToldRepository told, Plans plans, WatchedThings things, PrepareNotices prepare, PracticeCalendar calendar) {
+        this.things = things;
         this.told = told;
         this.plans = plans;
         this.prepare = prepare;
@@ -51,37 +53,60 @@ class LastLookAtTold implements LastLook {
         if (lines.isEmpty()) {
             return Map.of();
         }
-        Set<UUID> files =
-                lines.values().stream().flatMap(List::stream).map(Told::fileId).collect(Collectors.toSet());
-        PreparedNotices now = prepare.ofFiles(plans.everyOne(), files);
+        List<Plan> known = plans.everyOne();
+        List<Watched> watched = things.ofFiles(
+                known,
+                lines.values().stream().flatMap(List::stream).map(Told::fileId).collect(Collectors.toSet()));
+        Map<Thing, Watched> byThing = new HashMap<>();
+        watched.forEach(w -> byThing.put(new Thing(UUID.fromString(w.file()), w.thing()), w));
         Map<UUID, Optional<Instead>> changed = new HashMap<>();
         lines.forEach((notice, all) -> {
-            Map<Told, Telling> wanted = new LinkedHashMap<>();
-            all.forEach(line -> telling(now, line)
-                    .filter(t -> NoticePlanner.stillHolds(t, calendar.today()))
-                    .ifPresent(t -> wanted.put(line, t)));
+            List<Told> wanted =
+                    all.stream().filter(line -> isWanted(known, byThing, line)).toList();
             if (wanted.size() < all.size()) {
                 told.forget(all.stream()
-                        .filter(line -> !wanted.containsKey(line))
+                        .filter(line -> !wanted.contains(line))
                         .map(Told::id)
                         .toList());
-                changed.put(notice, write(now, List.copyOf(wanted.values()), String.valueOf(bodies.get(notice))));
+                changed.put(notice, write(known, wanted, String.valueOf(bodies.get(notice))));
             }
         });
         return changed;
     }
 
-    /** What the line told, as things stand now; empty when the plan or the thing is no more. */
-    private static Optional<Telling> telling(PreparedNotices now, Told line) {
-        return watched(now.watched(), line)
-                .flatMap(w -> ChangeAhead.telling(now, line.key().orElseThrow(), w));
+    private record Thing(UUID file, Watched.Thing thing) {}
+
+    private boolean isWanted(List<Plan> known, Map<Thing, Watched> byThing, Told line) {
+        Watched watched = byThing.get(new Thing(line.fileId(), line.thing()));
+        TurnKey key = line.key().orElseThrow();
+        return watched != null
+                && known.stream()
+                        .filter(p -> p.id().equals(key.planId().toString()))
+                        .anyMatch(p -> p.steps().stream()
+                                .filter(s -> s.id().equals(key.step()))
+                                .anyMatch(
+                                        s -> NoticePlanner.stillHolds(p, s, key.turn(), watched.on(calendar.today()))));
     }
 
-    private static Optional<Watched> watched(Collection<Watched> all, Told line) {
+    /** What is left of a mail; empty when nothing is. */
+    private Optional<Instead> write(List<Plan> known, List<Told> wanted, String before) {
+        if (wanted.isEmpty()) {
+            return Optional.empty();
+        }
+        PreparedNotices now =
+                prepare.ofFiles(known, wanted.stream().map(Told::fileId).collect(Collectors.toSet()));
+        return write(
+                now,
+                wanted.stream().flatMap(line -> telling(now, line).stream()).toList(),
+                before);
+    }
+
+    private static Optional<Telling> telling(PreparedNotices now, Told line) {
         String file = line.fileId().toString();
-        return all.stream()
+        return now.watched().stream()
                 .filter(w -> w.file().equals(file) && w.thing().equals(line.thing()))
-                .findFirst();
+                .findFirst()
+                .flatMap(w -> ChangeAhead.telling(now, line.key().orElseThrow(), w));
     }
 
     private Optional<Instead> write(PreparedNotices now, List<Telling> tellings, String before) {

@@ -5,6 +5,7 @@ import app.denfold.core.notices.NoticeDay.Telling;
 import app.denfold.core.notices.NoticeLetter.Written;
 import app.denfold.server.access.secrets.Secrets;
 import app.denfold.server.chasing.ChaseEvents.Chased;
+import app.denfold.server.chasing.ChaseEvents.ChasedAll;
 import app.denfold.server.chasing.ChaseEvents.Wanted;
 import app.denfold.server.chasing.Message;
 import app.denfold.server.chasing.Message.Notified;
@@ -84,7 +85,9 @@ class SendPlanned {
         outbox.queueAll(messages);
         told.saveAll(lines);
         told.flush();
-        mails.forEach(this::tellPortal);
+        // whoever is a guest is asked in the portal too
+        events.publishEvent(
+                new ChasedAll(mails.stream().flatMap(m -> chased(m).stream()).toList()));
     }
 
     private static Set<String> types(Mail mail) {
@@ -94,20 +97,23 @@ class SendPlanned {
         return types;
     }
 
-    /** Whoever is a guest is asked in the portal too. */
-    private void tellPortal(Mail mail) {
+    private static List<Chased> chased(Mail mail) {
         Map<String, List<Telling>> byFile = mail.tellings().stream()
                 .filter(t -> t.watched().thing().requirement() != null)
                 .collect(Collectors.groupingBy(t -> t.turn().file()));
-        byFile.forEach((file, tellings) -> events.publishEvent(new Chased(
-                Outbox.BY_PLANS,
-                UUID.fromString(file),
-                mail.mailbox(),
-                tellings.stream()
-                        .map(t -> new Wanted(
-                                Objects.requireNonNull(t.watched().thing().checklist()),
-                                Objects.requireNonNull(t.watched().thing().requirement())))
-                        .toList())));
+        return byFile.entrySet().stream()
+                .map(e -> new Chased(
+                        Outbox.BY_PLANS,
+                        UUID.fromString(e.getKey()),
+                        mail.mailbox(),
+                        e.getValue().stream()
+                                .map(t -> new Wanted(
+                                        Objects.requireNonNull(
+                                                t.watched().thing().checklist()),
+                                        Objects.requireNonNull(
+                                                t.watched().thing().requirement())))
+                                .toList()))
+                .toList();
     }
 
     /** Puts what is nobody's mail into Today. */
