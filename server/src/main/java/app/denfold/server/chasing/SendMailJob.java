@@ -58,6 +58,9 @@ class SendMailJob {
     /** So often it is tried to note what came of mails when others get in between. */
     private static final int MOST_NOTING = 10;
 
+    /** What was queued just now needs no second look. */
+    private static final Duration FRESH = Duration.ofMinutes(1);
+
     private static final Duration QUICK = Duration.ofMillis(200);
 
     private final NoticeRepository notices;
@@ -155,7 +158,10 @@ class SendMailJob {
 
     /** What was met since they were queued drops out of them; those that have nothing left to tell are not sent. */
     private List<Notice> stillWanted(List<Notice> due) {
-        Map<UUID, String> bodies = due.stream().collect(Collectors.toMap(Notice::id, Notice::body));
+        Instant aMomentAgo = calendar.now().minus(FRESH);
+        Map<UUID, String> bodies = due.stream()
+                .filter(n -> n.queuedAt().isBefore(aMomentAgo))
+                .collect(Collectors.toMap(Notice::id, Notice::body));
         Map<UUID, Optional<LastLook.Instead>> changed = new HashMap<>();
         lastLooks.orderedStream().forEach(l -> changed.putAll(l.before(bodies)));
         List<Notice> wanted = new ArrayList<>();

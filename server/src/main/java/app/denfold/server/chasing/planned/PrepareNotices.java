@@ -168,6 +168,7 @@ class PrepareNotices {
         Map<String, Map<String, NoticeWords>> texts = words.byId();
         String usual = words.usualLanguage();
         String closing = settings.look().closing();
+        PlacesOfNotices.Reading reading = places.reading();
         Map<String, Map<String, String>> values = new HashMap<>();
         return new NoticeLetter.Source() {
             @Override
@@ -185,7 +186,7 @@ class PrepareNotices {
                     PersonForRules known = facts.get(uuid);
                     Map<String, String> all = new HashMap<>();
                     if (person != null && known != null) {
-                        all.putAll(places.of(person, known));
+                        all.putAll(reading.of(person, known));
                     }
                     all.put(PlacesOfNotices.LINK, LINK_TO_COME);
                     return all;

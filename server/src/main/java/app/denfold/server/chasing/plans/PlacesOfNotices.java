@@ -11,7 +11,6 @@ import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.practice.PracticeSettings;
 import java.time.LocalDate;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -65,36 +64,41 @@ public class PlacesOfNotices {
         return fact.label().strip().toLowerCase(Locale.ROOT);
     }
 
-    /** What is known of a person today, by the names of places. */
-    public Map<String, String> of(PersonFile file, PersonForRules known) {
-        Map<String, String> values = new HashMap<>();
-        values.put("given name", file.givenName().isEmpty() ? file.familyName() : file.givenName());
-        values.put("family name", file.familyName());
-        values.put("full name", file.name());
-        values.put("number", file.number());
-        values.put("birth date", file.birthDate() == null ? "" : PracticeCalendar.words(file.birthDate()));
-        values.put("team", file.team() == null ? "" : file.team());
-        values.put("practice", settings.name());
-        values.putAll(facts(known));
-        return values;
+    /** What has to be read once, however many people it is then asked about. */
+    public Reading reading() {
+        Map<String, Map<String, FactDefinition>> open = new HashMap<>();
+        for (PersonKind kind : kinds.all()) {
+            open.put(
+                    kind.code(),
+                    kind.facts().stream()
+                            .filter(f -> !f.sensitive())
+                            .collect(Collectors.toMap(FactDefinition::name, f -> f)));
+        }
+        return new Reading(settings.name(), open, calendar.today());
     }
 
-    private Map<String, String> facts(PersonForRules known) {
-        LocalDate today = calendar.today();
-        Map<String, FactDefinition> open = kinds.all().stream()
-                .filter(k -> k.code().equals(known.kind()))
-                .map(PersonKind::facts)
-                .flatMap(List::stream)
-                .filter(f -> !f.sensitive())
-                .collect(Collectors.toMap(FactDefinition::name, f -> f));
-        Map<String, String> values = new LinkedHashMap<>();
-        for (Fact fact : known.facts()) {
-            FactDefinition definition = open.get(fact.name());
-            if (definition != null && fact.holdsOn(today)) {
-                values.put(nameOf(definition), worded(definition, fact.value()));
+    /** @param open by kind and name, the facts that are not for few */
+    public record Reading(String practice, Map<String, Map<String, FactDefinition>> open, LocalDate today) {
+
+        /** What is known of a person, by the names of places. */
+        public Map<String, String> of(PersonFile file, PersonForRules known) {
+            Map<String, String> values = new HashMap<>();
+            values.put("given name", file.givenName().isEmpty() ? file.familyName() : file.givenName());
+            values.put("family name", file.familyName());
+            values.put("full name", file.name());
+            values.put("number", file.number());
+            values.put("birth date", file.birthDate() == null ? "" : PracticeCalendar.words(file.birthDate()));
+            values.put("team", file.team() == null ? "" : file.team());
+            values.put("practice", practice);
+            Map<String, FactDefinition> ofKind = open.getOrDefault(known.kind(), Map.of());
+            for (Fact fact : known.facts()) {
+                FactDefinition definition = ofKind.get(fact.name());
+                if (definition != null && fact.holdsOn(today)) {
+                    values.put(nameOf(definition), worded(definition, fact.value()));
+                }
             }
+            return values;
         }
-        return values;
     }
 
     private static String worded(FactDefinition fact, String value) {

@@ -149,7 +149,8 @@ class PlansTest {
         api.fileNewPaper(partly, "handbook", LocalDate.now().minusDays(3));
         api.fileNewPaper(wholly, "handbook", LocalDate.now().minusDays(3));
         api.fileNewPaper(wholly, "tetanus", LocalDate.now().minusDays(3));
-        jdbc.sql("update notice set not_before = now() - interval '1 hour' where recipient in (?, ?)")
+        jdbc.sql("update notice set not_before = now() - interval '1 hour', queued_at = now() - interval '2 hours'"
+                        + " where recipient in (?, ?)")
                 .params(some, all)
                 .update();
         TestMail.waitFor(some, 1);
