@@ -190,6 +190,7 @@ class ChasingWayTest {
         assertThat(page.getByText("asked for: Tetanus record").first()).isVisible();
         page.waitForTimeout(LOOKED_AT);
         desk.fillDay("Dated", LocalDate.now().minusDays(20).toString());
+        desk.button("File and next").click();
         assertThat(page.getByText(Pattern.compile("^Filed “Tetanus record")).first())
                 .isVisible();
         String file = asked("/api/board?text=vahdani", "$.rows[*].id").get(0);

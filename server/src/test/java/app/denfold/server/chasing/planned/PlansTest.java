@@ -25,11 +25,13 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.context.annotation.Import;
 import org.springframework.http.HttpMethod;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.test.context.TestPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 
 /** Plans tell of all files, so that this has a server of its own, and each test removes its plans. */
 @ServerTest
 @Import(MovableClock.class)
+@TestPropertySource(properties = "denfold.demo.everyone=true")
 class PlansTest {
 
     @Autowired
