@@ -222,7 +222,10 @@ class SendMailJob {
     private Optional<Exception> handOver(MailConnection connection, Notice notice, PracticeLook look) {
         List<Attachment> attached = new ArrayList<>();
         try {
-            attachments.orderedStream().forEach(a -> attached.addAll(a.of(notice.id())));
+            // mails that chase carry nothing, so that nobody need be asked for each of very many
+            if (!notice.purpose().equals(Message.CHASE)) {
+                attachments.orderedStream().forEach(a -> attached.addAll(a.of(notice.id())));
+            }
             connection.send(form.of(notice, look, attached));
             return Optional.empty();
         } catch (MessagingException | UnsupportedEncodingException | RuntimeException refused) {
