@@ -45,7 +45,7 @@ create table told (
   file_id uuid not null references person_file,
   checklist varchar,
   requirement varchar,
-  document_id uuid references document,
+  document_id uuid references document on delete cascade,
   label text not null,
   types varchar[] not null,
   anchor date,
@@ -75,7 +75,7 @@ create table changed_turn (
   file_id uuid not null references person_file,
   checklist varchar,
   requirement varchar,
-  document_id uuid references document,
+  document_id uuid references document on delete cascade,
   anchor date not null,
   recipient text not null,
   moved_to date,
@@ -165,13 +165,13 @@ create table calendar_feed (
 create index calendar_feed_account on calendar_feed (account_id) where ended_at is null;
 create index calendar_feed_file on calendar_feed (file_id) where file_id is not null;
 
--- What calendars were told of a slot, so that an event moves, and is cancelled when it is met (RFC 5545, sequence).
+-- What each of them was told of a slot, so that an event moves, and is cancelled when it is met (RFC 5545, sequence).
 create table calendar_entry (
-  uid text primary key,
-  file_id uuid not null references person_file,
+  feed_id uuid not null references calendar_feed on delete cascade,
+  uid text not null,
   day date not null,
   sequence integer not null,
   cancelled boolean not null,
-  changed_at timestamptz not null
+  changed_at timestamptz not null,
+  primary key (feed_id, uid)
 );
-create index calendar_entry_file on calendar_entry (file_id);

@@ -89,6 +89,26 @@ class CalendarsTest {
     }
 
     @Test
+    void oneWhoMayNotKnowOfAPaperNeitherSeesItsEventNorCancelsItForOthers() throws Exception {
+        Api api = practice.administrator();
+        UUID patient = api.newFile("patient", "Twofeeds", null, "Twofeeds");
+        String all = api.post("/api/calendars", Map.of("reach", "TEAM", "team", "Twofeeds"))
+                .at("$.address");
+        String few = practice.colleague("Twofeeds", false, false)
+                .post("/api/calendars", Map.of("reach", "MINE"))
+                .at("$.address");
+        assertThat(event(read(all), "clearance").getStatus().getValue()).isEqualTo("CONFIRMED");
+        assertThat(Api.nobody(mvc).get(few.replaceAll("^https?://[^/]+", "")).body())
+                .doesNotContain("clearance");
+        assertThat(event(read(all), "clearance").getSequence().getValue()).isZero();
+
+        api.fileNewPaper(patient, "clearance", LocalDate.now().minusDays(2));
+        assertThat(event(read(all), "clearance").getStatus().getValue())
+                .as("handed in, so no longer due")
+                .isEqualTo("CANCELLED");
+    }
+
+    @Test
     void anAddressTellsWhatItsOwnerMaySeeUntilItIsEnded() throws Exception {
         Api api = practice.administrator();
         UUID patient = api.newFile("patient", "Hiddenone", null, "Therapy");

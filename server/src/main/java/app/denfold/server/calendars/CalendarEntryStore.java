@@ -3,7 +3,6 @@ package app.denfold.server.calendars;
 import java.sql.Timestamp;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -20,36 +19,33 @@ class CalendarEntryStore {
     }
 
     /** @param sequence counts up whenever the event changes */
-    record Entry(String uid, UUID fileId, LocalDate day, int sequence, boolean cancelled, Instant changedAt) {}
+    record Entry(String uid, LocalDate day, int sequence, boolean cancelled, Instant changedAt) {}
 
-    List<Entry> ofFiles(Collection<UUID> files) {
-        return files.isEmpty()
-                ? List.of()
-                : sql.sql("select uid, file_id, day, sequence, cancelled, changed_at from calendar_entry"
-                                + " where file_id in (:files)")
-                        .param("files", files)
-                        .query((row, n) -> new Entry(
-                                row.getString(1),
-                                row.getObject(2, UUID.class),
-                                row.getObject(3, LocalDate.class),
-                                row.getInt(4),
-                                row.getBoolean(5),
-                                row.getTimestamp(6).toInstant()))
-                        .list();
+    /** What a calendar was told. */
+    List<Entry> of(UUID feed) {
+        return sql.sql("select uid, day, sequence, cancelled, changed_at from calendar_entry where feed_id = ?")
+                .param(feed)
+                .query((row, n) -> new Entry(
+                        row.getString(1),
+                        row.getObject(2, LocalDate.class),
+                        row.getInt(3),
+                        row.getBoolean(4),
+                        row.getTimestamp(5).toInstant()))
+                .list();
     }
 
     /** Of two who write at once the higher sequence stays. */
-    void write(Entry entry) {
+    void write(UUID feed, Entry entry) {
         sql.sql("""
-                        insert into calendar_entry (uid, file_id, day, sequence, cancelled, changed_at)
+                        insert into calendar_entry (feed_id, uid, day, sequence, cancelled, changed_at)
                         values (?, ?, ?, ?, ?, ?)
-                        on conflict (uid) do update set day = excluded.day, sequence = excluded.sequence,
+                        on conflict (feed_id, uid) do update set day = excluded.day, sequence = excluded.sequence,
                           cancelled = excluded.cancelled, changed_at = excluded.changed_at
                         where calendar_entry.sequence < excluded.sequence
                         """)
                 .params(
+                        feed,
                         entry.uid(),
-                        entry.fileId(),
                         entry.day(),
                         entry.sequence(),
                         entry.cancelled(),

@@ -8,7 +8,6 @@ import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.calendars.CalendarEntryStore.Entry;
 import app.denfold.server.calendars.CalendarFeed.Reach;
 import app.denfold.server.calendars.DatedSlots.Dated;
-import app.denfold.server.calendars.DatedSlots.Found;
 import app.denfold.server.people.PersonFile;
 import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
@@ -18,10 +17,8 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.UUID;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
@@ -136,11 +133,13 @@ class Calendars {
     }
 
     /**
-     * One event. @param summary null for one that is cancelled and of which nothing more is known
+     * One event.
      *
-     * @param fileId of the person
+     * @param fileId of the person; null for one that is cancelled
+     * @param summary null for one that is cancelled
      */
-    record Event(Entry entry, @Nullable String summary) {}
+    record Event(
+            Entry entry, @Nullable UUID fileId, @Nullable String summary) {}
 
     record Told(String name, List<Event> events) {}
 
@@ -155,49 +154,58 @@ class Calendars {
         feed.read(calendar.now());
         UUID file = feed.fileId();
         if (feed.reach() != Reach.FILE || file == null) {
-            return new Told(name(feed), events(slots.ofPeople(viewer, feed.team())));
+            return new Told(name(feed), events(feed, slots.ofPeople(viewer, feed.team())));
         }
         files.visible(viewer, file);
-        return new Told(name(feed), events(slots.ofFile(viewer, file)));
+        return new Told(name(feed), events(feed, slots.ofFile(viewer, file)));
     }
 
-    /** What stands in one file's, for the viewer to save. @throws Refusal when the viewer may not see it */
-    @Transactional
+    /** What stands in one file's, for the viewer to save once. @throws Refusal when the viewer may not see it */
+    @Transactional(readOnly = true)
     public Told ofFile(Viewer viewer, UUID fileId) {
         PersonFile file = files.visible(viewer, fileId);
-        return new Told(file.name(), events(slots.ofFile(viewer, fileId)));
+        Instant now = calendar.now();
+        return new Told(
+                file.name(),
+                slots.ofFile(viewer, fileId).stream()
+                        .map(d -> new Event(new Entry(d.uid(), d.day(), 0, false, now), d.fileId(), d.summary()))
+                        .toList());
     }
 
-    /** Notes what is new, moved and met since somebody last read it. */
-    private List<Event> events(Found found) {
-        Instant now = calendar.now();
-        Map<String, Entry> known = new HashMap<>();
-        entries.ofFiles(found.files()).forEach(e -> known.put(e.uid(), e));
+    /** Notes what is new, moved and met since the calendar was last read. */
+    private List<Event> events(CalendarFeed feed, List<Dated> now) {
+        Instant moment = calendar.now();
+        Map<String, Entry> gone = new HashMap<>();
+        entries.of(feed.id()).forEach(e -> gone.put(e.uid(), e));
         List<Event> events = new ArrayList<>();
-        Set<String> current = new HashSet<>();
-        for (Dated dated : found.dated()) {
-            current.add(dated.uid());
-            events.add(new Event(noted(dated, known.get(dated.uid()), now), dated.summary()));
+        for (Dated dated : now) {
+            Entry entry = noted(feed, dated, gone.remove(dated.uid()), moment);
+            events.add(new Event(entry, dated.fileId(), dated.summary()));
         }
-        known.values().stream().filter(e -> !current.contains(e.uid())).forEach(e -> {
-            Entry cancelled = e.cancelled() ? e : new Entry(e.uid(), e.fileId(), e.day(), e.sequence() + 1, true, now);
-            if (!e.cancelled()) {
-                entries.write(cancelled);
+        for (Entry before : gone.values()) {
+            Entry cancelled = cancelled(feed, before, moment);
+            if (cancelled.changedAt().isAfter(moment.minus(CANCELLED_TOLD))) {
+                events.add(new Event(cancelled, null, null));
             }
-            if (cancelled.changedAt().isAfter(now.minus(CANCELLED_TOLD))) {
-                events.add(new Event(cancelled, null));
-            }
-        });
+        }
         return events;
     }
 
-    private Entry noted(Dated dated, @Nullable Entry before, Instant now) {
+    private Entry noted(CalendarFeed feed, Dated dated, @Nullable Entry before, Instant now) {
         if (before != null && !before.cancelled() && before.day().equals(dated.day())) {
             return before;
         }
-        int sequence = before == null ? 0 : before.sequence() + 1;
-        Entry entry = new Entry(dated.uid(), dated.fileId(), dated.day(), sequence, false, now);
-        entries.write(entry);
+        Entry entry = new Entry(dated.uid(), dated.day(), before == null ? 0 : before.sequence() + 1, false, now);
+        entries.write(feed.id(), entry);
+        return entry;
+    }
+
+    private Entry cancelled(CalendarFeed feed, Entry before, Instant now) {
+        if (before.cancelled()) {
+            return before;
+        }
+        Entry entry = new Entry(before.uid(), before.day(), before.sequence() + 1, true, now);
+        entries.write(feed.id(), entry);
         return entry;
     }
 }

@@ -14,9 +14,4 @@ class CalendarsFollowMerge {
     FollowsMerge calendarFeedsFollow(FileRowsStore rows) {
         return rows.follow(Rows.of("calendar_feed", null, null));
     }
-
-    @Bean
-    FollowsMerge calendarEntriesFollow(FileRowsStore rows) {
-        return rows.follow(new Rows("calendar_entry", "uid", "file_id", null, null, "", false));
-    }
 }

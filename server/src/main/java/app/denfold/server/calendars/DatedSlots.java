@@ -56,22 +56,19 @@ class DatedSlots {
      */
     record Dated(String uid, UUID fileId, LocalDate day, String summary, boolean isDue) {}
 
-    /** @param files those that are told of; the earliest days first, past ones before @param team null for all */
-    record Found(Set<UUID> files, List<Dated> dated) {}
-
-    /** Of everybody whom the viewer may see, or of a team of these. */
+    /** The earliest first, past ones before; of everybody whom the viewer may see, or of a team of these. */
     @Transactional(readOnly = true)
-    public Found ofPeople(Viewer viewer, @Nullable String team) {
+    public List<Dated> ofPeople(Viewer viewer, @Nullable String team) {
         return found(viewer, slots.wantingBy(calendar.today().plusDays(DAYS_AHEAD)), team);
     }
 
     /** Of one file that the viewer may see. */
     @Transactional(readOnly = true)
-    public Found ofFile(Viewer viewer, UUID fileId) {
+    public List<Dated> ofFile(Viewer viewer, UUID fileId) {
         return found(viewer, slots.ofFiles(List.of(fileId)), null);
     }
 
-    private Found found(Viewer viewer, List<SlotAhead> ahead, @Nullable String team) {
+    private List<Dated> found(Viewer viewer, List<SlotAhead> ahead, @Nullable String team) {
         Map<UUID, PersonFile> visible = visible(viewer, ahead, team);
         Catalog.Rules rules = catalog.rules();
         List<Dated> dated = new ArrayList<>();
@@ -84,13 +81,11 @@ class DatedSlots {
             }
         }
         LocalDate first = calendar.today().minusDays(DAYS_BACK);
-        return new Found(
-                visible.keySet(),
-                dated.stream()
-                        .filter(d -> d.day().isAfter(first))
-                        .sorted(Comparator.comparing(Dated::day).thenComparing(Dated::uid))
-                        .limit(MOST)
-                        .toList());
+        return dated.stream()
+                .filter(d -> d.day().isAfter(first))
+                .sorted(Comparator.comparing(Dated::day).thenComparing(Dated::uid))
+                .limit(MOST)
+                .toList();
     }
 
     private Map<UUID, PersonFile> visible(Viewer viewer, Collection<SlotAhead> ahead, @Nullable String team) {

@@ -53,7 +53,9 @@ class WriteCalendar {
         written.add(new Sequence(entry.sequence()));
         written.add(new Status(entry.cancelled() ? "CANCELLED" : "CONFIRMED"));
         written.add(new Transp("TRANSPARENT"));
-        written.add(new Url(URI.create(address + "/files/" + entry.fileId())));
+        if (event.fileId() != null) {
+            written.add(new Url(URI.create(address + "/files/" + event.fileId())));
+        }
         return written;
     }
 }
