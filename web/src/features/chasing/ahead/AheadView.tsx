@@ -185,9 +185,9 @@ function Acts({ on, mail }: { on: string; mail: PlannedMail }) {
   useKeys(
     mayChange
       ? {
-          h: () => act.mutate({ what: "hold" }),
+          h: () => !act.isPending && act.mutate({ what: "hold" }),
           m: () => setMoves(true),
-          s: () => act.mutate({ what: "send" }),
+          s: () => !act.isPending && act.mutate({ what: "send" }),
         }
       : {},
   );

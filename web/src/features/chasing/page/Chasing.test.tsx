@@ -42,19 +42,15 @@ const AHEAD = {
         {
           recipient: "Tamsin Korhola",
           address: "tamsin@post.example",
-          subject: "First aid certificate",
           tellings: [TELLING],
-          alsoOpen: 0,
           hidden: 0,
         },
         {
           recipient: "Ruth Penhallow",
           address: "ruth@post.example",
-          subject: "",
           tellings: [
             { ...TELLING, person: "Edie Penhallow", label: "Consent", turn: { ...TURN, fileId: "f2" } },
           ],
-          alsoOpen: 0,
           hidden: 2,
         },
       ],

@@ -10,6 +10,11 @@ class MailThreads {
 
     static final String NAME = "mailExecutor";
 
+    static {
+        // else the mail library searches the whole class path for it, for each part of each mail
+        System.setProperty("jakarta.mail.util.StreamProvider", "org.eclipse.angus.mail.util.MailStreamProvider");
+    }
+
     @Bean(name = NAME, defaultCandidate = false)
     ThreadPoolTaskExecutor mailExecutor() {
         ThreadPoolTaskExecutor threads = new ThreadPoolTaskExecutor();

@@ -163,6 +163,15 @@ public class Outbox {
         sending.afterCommit();
     }
 
+    /** Those of these mails of whose papers the viewer may know. */
+    @Transactional(readOnly = true)
+    public Set<UUID> knownTo(Viewer viewer, Collection<UUID> ids) {
+        return notices.findAllById(ids).stream()
+                .filter(n -> viewer.maySee(n.types()))
+                .map(Notice::id)
+                .collect(Collectors.toSet());
+    }
+
     /** The file that each of these mails is about, by the mails' numbers; of those that are about one. */
     @Transactional(readOnly = true)
     public Map<UUID, UUID> filesOf(Collection<UUID> ids) {

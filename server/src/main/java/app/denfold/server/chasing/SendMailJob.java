@@ -173,7 +173,7 @@ class SendMailJob {
                 notice.tellInstead(instead.get().subject(), instead.get().body());
                 wanted.add(notice);
             } else {
-                notice.cancel(calendar.now(), "all of it was met before it went out");
+                notice.cancel(calendar.now(), "nothing of it was wanted any more");
             }
         }
         return wanted;

@@ -1,9 +1,10 @@
 package app.denfold.server.demo;
 
 import static app.denfold.server.Patience.await;
+import static app.denfold.server.chasing.planned.ChasingPractice.plan;
+import static app.denfold.server.chasing.planned.ChasingPractice.who;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import app.denfold.core.notices.Occasion;
 import app.denfold.core.rules.KnownFile;
 import app.denfold.core.rules.Renewal;
 import app.denfold.core.rules.RequirementAnswer;
@@ -14,6 +15,7 @@ import app.denfold.server.MovableClock;
 import app.denfold.server.ServerTest;
 import app.denfold.server.TestPractice;
 import app.denfold.server.access.Actor;
+import app.denfold.server.chasing.planned.ChasingPractice;
 import app.denfold.server.chasing.planned.MorningRun;
 import app.denfold.server.coverage.EvaluateFile;
 import app.denfold.server.coverage.slots.RecomputeSlots;
@@ -31,7 +33,6 @@ import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.context.annotation.Import;
-import org.springframework.http.HttpMethod;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.test.context.TestPropertySource;
 
@@ -86,7 +87,7 @@ class ChasingYearTest {
 
         String ahead = "";
         for (int i = 0; i < DAYS; i++) {
-            plan(calendar.today());
+            expect(calendar.today());
             slots.roll();
             if (i == 0) {
                 ahead = wholeYearAhead(first);
@@ -115,64 +116,19 @@ class ChasingYearTest {
     }
 
     private void setUpPlan(Api api) throws Exception {
-        UUID words = api.post(
-                        "/api/notice-words",
-                        Map.of(
-                                "changes",
-                                0,
-                                "name",
-                                "Year",
-                                "texts",
-                                Map.of("en", Map.of("subject", "{paper}", "text", "{given name}: {what is open}"))))
-                .id("$.id");
-        api.send(
-                HttpMethod.PUT,
-                "/api/sending-rules",
-                Map.of(
-                        "changes",
-                        0,
-                        "rules",
-                        Map.of(
-                                "quietDays",
-                                List.of(),
-                                "holidays",
-                                List.of(),
-                                "opens",
-                                "00:00:00",
-                                "closes",
-                                "23:59:59",
-                                "mostAMonth",
-                                0)));
-        Map<String, Object> broker =
-                Map.of("kind", "OUTSIDE", "name", "Lorcan Brake", "address", "broker@hallam.example");
-        assertThat(api.post(
-                                "/api/notice-plans",
-                                Map.of(
-                                        "name",
-                                        "All year",
-                                        "scope",
-                                        Map.of("kinds", List.of(), "requirements", List.of(), "types", List.of()),
-                                        "steps",
-                                        List.of(
-                                                step("ahead", AHEAD, broker, words),
-                                                step("after", AFTER, broker, words)),
-                                        "beginsOn",
-                                        calendar.today().toString(),
-                                        "courtesy",
-                                        false,
-                                        "paused",
-                                        false))
-                        .status())
-                .isEqualTo(201);
-    }
-
-    private static Map<String, Object> step(String id, int days, Map<String, Object> who, UUID words) {
-        return Map.of(
-                "id", id, "occasion", Occasion.LAPSE, "days", days, "every", 0, "times", 1, "who", who, "words", words);
+        ChasingPractice chasing = new ChasingPractice(api);
+        Map<String, Object> broker = who("OUTSIDE", "name", "Lorcan Brake", "address", "broker@hallam.example");
+        Map<String, Object> ahead = chasing.step("LAPSE", AHEAD, broker);
+        Map<String, Object> after = chasing.step("LAPSE", AFTER, broker);
+        ahead.put("id", "ahead");
+        after.put("id", "after");
+        Map<String, Object> everything = plan("employees", List.of(), ahead, after);
+        everything.put("scope", Map.of("kinds", List.of(), "requirements", List.of(), "types", List.of()));
+        chasing.add(everything);
     }
 
     /** What the rules say of this day. On the first day, all that was to be told before and still makes sense. */
-    private void plan(LocalDate day) {
+    private void expect(LocalDate day) {
         for (PersonFile person : people) {
             KnownFile known = KnownFile.of(
                     evaluate.allRules().book(),

@@ -118,12 +118,12 @@ public class SilentAddresses {
         }
     }
 
-    /** Somebody says that mails arrive there again. @throws Refusal when none came back */
+    /** Somebody says that mails arrive there again. @throws Refusal when none came back of which the viewer may know */
     @Transactional
     public void reachable(Viewer viewer, String address) {
         viewer.requireChange();
         Key key = new Key(mailbox(address), Cause.CAME_BACK);
-        if (!addresses.existsById(key)) {
+        if (toMend(viewer).stream().noneMatch(a -> a.address().equals(key.mailbox()))) {
             throw Refusal.notFound("address from which a mail came back");
         }
         addresses.deleteById(key);

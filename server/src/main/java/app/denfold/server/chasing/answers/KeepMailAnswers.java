@@ -6,9 +6,11 @@ import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.chasing.MailAnswers;
 import app.denfold.server.chasing.MailAnswers.Answered;
+import app.denfold.server.chasing.Outbox;
 import app.denfold.server.chasing.history.Told;
 import app.denfold.server.chasing.history.ToldRepository;
 import app.denfold.server.coverage.slots.SlotsAhead;
+import app.denfold.server.coverage.slots.SlotsAhead.SlotAhead;
 import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
@@ -26,10 +28,11 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class KeepMailAnswers {
 
-    private static final int MOST = 100;
+    private static final int MOST = 1_000;
 
     private final MailAnswerRepository answers;
     private final MailAnswers mails;
+    private final Outbox outbox;
     private final ToldRepository told;
     private final SlotsAhead slots;
     private final PersonFiles files;
@@ -39,6 +42,7 @@ public class KeepMailAnswers {
     KeepMailAnswers(
             MailAnswerRepository answers,
             MailAnswers mails,
+            Outbox outbox,
             ToldRepository told,
             SlotsAhead slots,
             PersonFiles files,
@@ -46,6 +50,7 @@ public class KeepMailAnswers {
             PracticeCalendar calendar) {
         this.answers = answers;
         this.mails = mails;
+        this.outbox = outbox;
         this.told = told;
         this.slots = slots;
         this.files = files;
@@ -77,7 +82,8 @@ public class KeepMailAnswers {
             return new AskedFor(null, null, null);
         }
         UUID file = of.isEmpty() ? answered.fileId() : of.iterator().next();
-        List<Told> open = lines.stream().filter(this::isStillWanting).toList();
+        List<SlotAhead> ofFile = file == null ? List.of() : slots.ofFiles(List.of(file));
+        List<Told> open = lines.stream().filter(t -> isStillWanting(ofFile, t)).toList();
         boolean isFromRecipient = sender.equalsIgnoreCase(answered.recipient());
         String type = isFromRecipient && open.size() == 1 && open.get(0).types().size() == 1
                 ? open.get(0).types().get(0)
@@ -88,8 +94,8 @@ public class KeepMailAnswers {
         return new AskedFor(file, type, label);
     }
 
-    private boolean isStillWanting(Told line) {
-        return slots.ofFiles(List.of(line.fileId())).stream()
+    private static boolean isStillWanting(List<SlotAhead> slots, Told line) {
+        return slots.stream()
                 .filter(s -> s.key().checklist().equals(line.thing().checklist())
                         && s.key().requirement().equals(line.thing().requirement()))
                 .anyMatch(s -> s.stands().get(0).isWanting());
@@ -104,7 +110,11 @@ public class KeepMailAnswers {
     @Transactional
     public boolean keep(Answered answered, String sender, String origin, String words) {
         Set<UUID> of = new LinkedHashSet<>();
-        told.findByNoticeIdIn(List.of(answered.noticeId())).forEach(t -> of.add(t.fileId()));
+        Set<String> types = new LinkedHashSet<>();
+        told.findByNoticeIdIn(List.of(answered.noticeId())).forEach(t -> {
+            of.add(t.fileId());
+            types.addAll(t.types());
+        });
         if (of.isEmpty() && answered.fileId() != null) {
             of.add(answered.fileId());
         }
@@ -113,10 +123,11 @@ public class KeepMailAnswers {
                 .forEach(file -> {
                     answers.save(new MailAnswer(file, answered.noticeId(), sender, origin, words, calendar.now()));
                     trail.record(AuditEntry.ofFile(
-                            Actor.system(sender),
-                            "mail-answered",
-                            file,
-                            "answered “" + answered.subject() + "” by mail"));
+                                    Actor.system(sender),
+                                    "mail-answered",
+                                    file,
+                                    "answered “" + answered.subject() + "” by mail")
+                            .about(types));
                 });
         mails.noteAnswer(answered.noticeId());
         return !of.isEmpty();
@@ -141,9 +152,7 @@ public class KeepMailAnswers {
     @Transactional(readOnly = true)
     public List<WrittenBack> ofFile(Viewer viewer, UUID fileId) {
         files.visible(viewer, fileId);
-        return answers.findByFileIdOrderByAtDesc(fileId).stream()
-                .map(WrittenBack::of)
-                .toList();
+        return known(viewer, answers.findByFileIdOrderByAtDesc(fileId));
     }
 
     /** Those that nobody has read, of files the viewer may see, the oldest first. */
@@ -152,8 +161,16 @@ public class KeepMailAnswers {
         List<MailAnswer> all = answers.findBySeenAtIsNullOrderByAt(Limit.of(MOST));
         Set<UUID> visible =
                 files.visibleAmong(viewer, all.stream().map(MailAnswer::fileId).toList());
+        return known(
+                viewer, all.stream().filter(a -> visible.contains(a.fileId())).toList());
+    }
+
+    /** Who may not know of the papers that a mail asked for does not read what was answered. */
+    private List<WrittenBack> known(Viewer viewer, List<MailAnswer> all) {
+        Set<UUID> known =
+                outbox.knownTo(viewer, all.stream().map(MailAnswer::noticeId).toList());
         return all.stream()
-                .filter(a -> visible.contains(a.fileId()))
+                .filter(a -> known.contains(a.noticeId()))
                 .map(WrittenBack::of)
                 .toList();
     }
@@ -164,6 +181,7 @@ public class KeepMailAnswers {
         viewer.requireChange();
         MailAnswer answer = answers.findById(id)
                 .filter(a -> files.maySee(viewer, a.fileId()))
+                .filter(a -> !known(viewer, List.of(a)).isEmpty())
                 .orElseThrow(() -> Refusal.notFound("answer"));
         answer.seen(viewer.name(), calendar.now());
     }

@@ -5,6 +5,7 @@ import app.denfold.server.chasing.Outbox;
 import app.denfold.server.chasing.addresses.SilentAddresses;
 import java.time.LocalDate;
 import java.util.Collection;
+import java.util.List;
 import java.util.UUID;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -12,6 +13,9 @@ import org.springframework.transaction.annotation.Transactional;
 /** Reads what was told before, and what people decided, for working out what comes. */
 @Component
 public class KnownHistory {
+
+    /** A statement has room for so many. */
+    private static final int FILES_AT_ONCE = 1_000;
 
     private final ToldRepository told;
     private final ChangedTurnRepository changes;
@@ -36,6 +40,17 @@ public class KnownHistory {
     @Transactional(readOnly = true)
     public NoticeHistory of(Collection<UUID> files, LocalDate day) {
         NoticeHistory history = new NoticeHistory();
+        List<UUID> all = List.copyOf(files);
+        for (int i = 0; i < all.size(); i += FILES_AT_ONCE) {
+            add(history, all.subList(i, Math.min(all.size(), i + FILES_AT_ONCE)));
+        }
+        silent.cameBack().forEach(history::unreachable);
+        silent.unsubscribed().forEach(history::unsubscribed);
+        outbox.chasedSince(day.withDayOfMonth(1)).forEach(m -> history.mailed(m.mailbox(), m.on()));
+        return history;
+    }
+
+    private void add(NoticeHistory history, List<UUID> files) {
         told.findOfPlans(files).forEach(t -> t.key().map(TurnKey::turn).ifPresent(history::told));
         changes.findOfFiles(files).forEach(c -> {
             if (c.movedTo() == null) {
@@ -45,9 +60,5 @@ public class KnownHistory {
             }
         });
         stops.ofFiles(files).forEach(s -> history.stopped(s.fileId().toString(), s.untilDay()));
-        silent.cameBack().forEach(history::unreachable);
-        silent.unsubscribed().forEach(history::unsubscribed);
-        outbox.chasedSince(day.withDayOfMonth(1)).forEach(m -> history.mailed(m.mailbox(), m.on()));
-        return history;
     }
 }

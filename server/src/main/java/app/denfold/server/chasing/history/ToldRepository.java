@@ -22,6 +22,10 @@ public interface ToldRepository extends JpaRepository<Told, UUID> {
             """)
     List<Told> findTasks(UUID account, Limit limit);
 
+    /** All tasks that nobody closed. */
+    @Query("select t from Told t where t.noticeId is null and t.planId is not null and t.closedAt is null")
+    List<Told> findAllTasks();
+
     /** A mail did not arrive: what it told may be told again. */
     @Modifying
     @Query("update Told t set t.cameBack = true where t.noticeId = :notice")

@@ -3,9 +3,6 @@ package app.denfold.server.chasing.planned;
 import app.denfold.core.notices.NoticeDay.Mail;
 import app.denfold.core.notices.NoticeDay.Telling;
 import app.denfold.core.notices.NoticePlanner;
-import app.denfold.core.notices.Plan;
-import app.denfold.core.notices.PlanStep;
-import app.denfold.core.notices.Watched;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
@@ -13,6 +10,7 @@ import app.denfold.server.chasing.Outbox;
 import app.denfold.server.chasing.addresses.SilentAddresses;
 import app.denfold.server.chasing.history.ChangedTurn;
 import app.denfold.server.chasing.history.ChangedTurnRepository;
+import app.denfold.server.chasing.history.ToldRepository;
 import app.denfold.server.chasing.history.TurnKey;
 import app.denfold.server.chasing.plans.Plans;
 import app.denfold.server.people.PersonFiles;
@@ -25,7 +23,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -43,6 +40,7 @@ class ChangeAhead {
     private final Plans plans;
     private final PrepareNotices prepare;
     private final SendPlanned send;
+    private final ToldRepository told;
     private final SilentAddresses silent;
     private final Outbox outbox;
     private final PersonFiles files;
@@ -54,6 +52,7 @@ class ChangeAhead {
             Plans plans,
             PrepareNotices prepare,
             SendPlanned send,
+            ToldRepository told,
             SilentAddresses silent,
             Outbox outbox,
             PersonFiles files,
@@ -63,6 +62,7 @@ class ChangeAhead {
         this.plans = plans;
         this.prepare = prepare;
         this.send = send;
+        this.told = told;
         this.silent = silent;
         this.outbox = outbox;
         this.files = files;
@@ -138,13 +138,19 @@ class ChangeAhead {
      * They are told at once, each address in one mail.
      *
      * @param again although somebody of them was written to today
-     * @throws Refusal when one of them has no address, cannot be reached, or was written to today
+     * @throws Refusal when one of them has no address, cannot be reached, asked for no more, was told this already, or was
+     *     written to today
      */
     @Transactional
     public void sendNow(Viewer viewer, List<TurnKey> turns, boolean again) {
         forget(viewer, turns);
+        if (told.findOfPlans(filesOf(turns)).stream()
+                .anyMatch(t -> t.key().filter(turns::contains).isPresent())) {
+            throw Refusal.conflict("told-already", "This was told already; see what went out.");
+        }
         LocalDate today = calendar.today();
         PreparedNotices now = prepare.ofFiles(plans.everyOne(), filesOf(turns));
+        List<String> unsubscribed = silent.unsubscribed();
         Map<String, List<Telling>> byMailbox = new LinkedHashMap<>();
         for (TurnKey turn : turns) {
             Telling telling = visible(viewer, now, turn);
@@ -153,6 +159,10 @@ class ChangeAhead {
                 throw Refusal.invalid(
                         "turns",
                         "No email address is known for " + telling.recipient().name() + ".");
+            }
+            if (telling.plan().courtesy() && unsubscribed.contains(mailbox)) {
+                throw Refusal.conflict(
+                        "unsubscribed", telling.recipient().name() + " asked to be told no more of this.");
             }
             if (!now.letter(today).lacking(telling).isEmpty()) {
                 throw Refusal.invalid(
@@ -202,7 +212,7 @@ class ChangeAhead {
 
     /** @throws Refusal when it is no more, or the viewer may not know of it */
     private Telling visible(Viewer viewer, PreparedNotices now, TurnKey turn) {
-        return find(now, turn)
+        return now.telling(turn)
                 .filter(t -> ShowAhead.isVisible(viewer, now, t.watched()))
                 .filter(t -> NoticePlanner.stillHolds(t, t.turn().anchor())
                         || NoticePlanner.stillHolds(t, calendar.today())
@@ -217,33 +227,5 @@ class ChangeAhead {
                 .map(s -> s.from())
                 .filter(Objects::nonNull)
                 .anyMatch(day -> day.isAfter(calendar.today()) && NoticePlanner.stillHolds(telling, day));
-    }
-
-    private static Optional<Telling> find(PreparedNotices now, TurnKey key) {
-        return now.watched().stream()
-                .filter(w ->
-                        w.file().equals(key.fileId().toString()) && w.thing().equals(key.thing()))
-                .findFirst()
-                .flatMap(w -> telling(now, key, w));
-    }
-
-    /** What a turn of a plan tells about a thing, as things stand now; empty when the plan tells it no more. */
-    static Optional<Telling> telling(PreparedNotices now, TurnKey key, Watched watched) {
-        return now.plans().stream()
-                .filter(p -> p.id().equals(key.planId().toString()))
-                .findFirst()
-                .flatMap(p -> p.steps().stream()
-                        .filter(s -> s.id().equals(key.step()))
-                        .flatMap(s -> telling(now, key, watched, p, s).stream())
-                        .findFirst());
-    }
-
-    private static Optional<Telling> telling(
-            PreparedNotices now, TurnKey key, Watched watched, Plan plan, PlanStep step) {
-        LocalDate planned = key.anchor().plusDays(step.days() + (long) key.number() * step.every());
-        return now.who().of(step.who(), watched).stream()
-                .filter(r -> r.id().equals(key.recipient()))
-                .map(r -> new Telling(plan, step, key.turn(), watched, r, planned, planned))
-                .findFirst();
     }
 }

@@ -1,10 +1,10 @@
 package app.denfold.server.chasing.planned;
 
-import app.denfold.core.notices.NoticeDay.Telling;
 import app.denfold.core.notices.NoticePlanner;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
+import app.denfold.server.chasing.Outbox;
 import app.denfold.server.chasing.history.Told;
 import app.denfold.server.chasing.history.ToldRepository;
 import app.denfold.server.chasing.plans.Plans;
@@ -13,9 +13,9 @@ import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -64,19 +64,25 @@ public class ChasingTasks {
         LocalDate today = calendar.today();
         return open.stream()
                 .filter(t -> visible.contains(t.fileId()) && viewer.maySeeAny(t.types()))
-                .filter(t -> telling(now, t)
-                        .filter(telling -> NoticePlanner.stillHolds(telling, today))
-                        .isPresent())
+                .filter(t -> isOpen(now, t, today))
                 .map(t -> new Task(t.id(), t.fileId(), t.label(), t.why(), t.toldOn()))
                 .toList();
     }
 
-    private static Optional<Telling> telling(PreparedNotices now, Told line) {
-        return now.watched().stream()
-                .filter(w ->
-                        w.file().equals(line.fileId().toString()) && w.thing().equals(line.thing()))
-                .findFirst()
-                .flatMap(w -> ChangeAhead.telling(now, line.key().orElseThrow(), w));
+    private static boolean isOpen(PreparedNotices now, Told task, LocalDate today) {
+        return now.telling(task.key().orElseThrow())
+                .filter(t -> NoticePlanner.stillHolds(t, today))
+                .isPresent();
+    }
+
+    /** Takes away for good what nobody has to do any more, so that it is not looked at again each time. */
+    @Transactional
+    void closeMet() {
+        List<Told> open = told.findAllTasks();
+        PreparedNotices now = prepare.ofFiles(
+                plans.everyOne(), open.stream().map(Told::fileId).collect(Collectors.toSet()));
+        LocalDate today = calendar.today();
+        open.stream().filter(t -> !isOpen(now, t, today)).forEach(t -> t.close(Outbox.BY_PLANS, calendar.now()));
     }
 
     /** It is done. @throws Refusal when there is no such task of the viewer's */

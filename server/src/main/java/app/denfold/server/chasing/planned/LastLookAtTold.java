@@ -97,16 +97,10 @@ class LastLookAtTold implements LastLook {
                 prepare.ofFiles(known, wanted.stream().map(Told::fileId).collect(Collectors.toSet()));
         return write(
                 now,
-                wanted.stream().flatMap(line -> telling(now, line).stream()).toList(),
+                wanted.stream()
+                        .flatMap(line -> now.telling(line.key().orElseThrow()).stream())
+                        .toList(),
                 before);
-    }
-
-    private static Optional<Telling> telling(PreparedNotices now, Told line) {
-        String file = line.fileId().toString();
-        return now.watched().stream()
-                .filter(w -> w.file().equals(file) && w.thing().equals(line.thing()))
-                .findFirst()
-                .flatMap(w -> ChangeAhead.telling(now, line.key().orElseThrow(), w));
     }
 
     private Optional<Instead> write(PreparedNotices now, List<Telling> tellings, String before) {

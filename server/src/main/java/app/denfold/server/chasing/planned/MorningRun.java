@@ -41,6 +41,7 @@ public class MorningRun {
     private final SendingDays days;
     private final PrepareNotices prepare;
     private final SendPlanned send;
+    private final ChasingTasks tasks;
     private final PracticeCalendar calendar;
     private final PracticeSettings settings;
 
@@ -49,21 +50,22 @@ public class MorningRun {
             SendingDays days,
             PrepareNotices prepare,
             SendPlanned send,
+            ChasingTasks tasks,
             PracticeCalendar calendar,
             PracticeSettings settings) {
         this.plans = plans;
         this.days = days;
         this.prepare = prepare;
         this.send = send;
+        this.tasks = tasks;
         this.calendar = calendar;
         this.settings = settings;
     }
 
-    /** Runs when it has not yet today and the hours for mails have begun; of a day that went by nothing is made up for. */
+    /** Runs when it has not yet today, within the hours of mails. What a day missed is told on the next. */
     void whenDue() {
-        LocalDate today = calendar.today();
         LocalTime now = LocalTime.ofInstant(calendar.now(), settings.zone());
-        if (!days.ranOn(today) && !now.isBefore(days.now().opens())) {
+        if (!days.ranOn(calendar.today()) && days.now().isOpenAt(now)) {
             run();
         }
     }
@@ -77,11 +79,11 @@ public class MorningRun {
             PreparedNotices prepared = prepare.until(running, today);
             NoticeDay day = prepared.on(today);
             List<Mail> mails = day.mails();
+            tasks.closeMet();
             Instant notBefore = notBefore();
             for (int i = 0; i < mails.size(); i += MAILS_AT_ONCE) {
                 List<Mail> some = mails.subList(i, Math.min(mails.size(), i + MAILS_AT_ONCE));
-                send.mails(prepared, some, today, today, notBefore);
-                queued += some.size();
+                queued += queue(prepared, some, today, notBefore);
             }
             send.tasks(day.tasks(), today);
             LOG.info(
@@ -94,12 +96,28 @@ public class MorningRun {
         return queued;
     }
 
+    /** All of them, or when one cannot be kept each by itself, so that it holds up no other. @return how many were */
+    private int queue(PreparedNotices prepared, List<Mail> mails, LocalDate today, @Nullable Instant notBefore) {
+        try {
+            send.mails(prepared, mails, today, today, notBefore);
+            return mails.size();
+        } catch (RuntimeException failed) {
+            if (mails.size() == 1) {
+                LOG.error("A notice of plans could not be queued; it is tried again tomorrow", failed);
+                return 0;
+            }
+            return mails.stream()
+                    .mapToInt(m -> queue(prepared, List.of(m), today, notBefore))
+                    .sum();
+        }
+    }
+
     /** What the plans will tell on each day if nothing new comes in. @param to included */
     public List<NoticeDay> ahead(LocalDate from, LocalDate to) {
         return prepare.until(plans.running(), to).ahead(from, to);
     }
 
-    /** When it runs outside the hours of mails, they wait until these begin. Null within them. */
+    /** When it is run by hand outside the hours of mails, they wait until these begin. Null within them. */
     private @Nullable Instant notBefore() {
         SendingDetails hours = days.now();
         LocalTime now = LocalTime.ofInstant(calendar.now(), settings.zone());

@@ -1,5 +1,6 @@
 package app.denfold.server.chasing.planned;
 
+import app.denfold.core.notices.NoticeHistory;
 import app.denfold.core.notices.NoticeLetter;
 import app.denfold.core.notices.NoticeWords;
 import app.denfold.core.notices.Plan;
@@ -24,7 +25,6 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -112,15 +112,9 @@ class PrepareNotices {
             files.files(some).forEach(f -> people.put(f.id(), f));
             files.forRules(some).forEach(f -> facts.put(f.id(), f));
         }
+        NoticeHistory told = history.of(ids, calendar.today());
         WhoIsTold who = new WhoIsTold(known(ids, people, facts), calendar.today());
-        return new PreparedNotices(
-                plans,
-                days.now().rules(),
-                watched,
-                history.of(ids, calendar.today()),
-                people,
-                who,
-                source(people, facts));
+        return new PreparedNotices(plans, days.now().rules(), watched, told, people, who, source(people, facts));
     }
 
     private WhoIsTold.Known known(List<UUID> ids, Map<UUID, PersonFile> people, Map<UUID, PersonForRules> facts) {
@@ -153,7 +147,11 @@ class PrepareNotices {
         naming.forEach((id, named) -> inCharge.put(
                 id,
                 named.stream().filter(numbered::containsKey).map(numbered::get).toList()));
-        return new WhoIsTold.Known(people, around.near(ids), inCharge, languages, colleagues, words.usualLanguage());
+        Map<UUID, List<PeopleAround.Near>> near = new HashMap<>();
+        for (int i = 0; i < ids.size(); i += FILES_AT_ONCE) {
+            near.putAll(around.near(ids.subList(i, Math.min(ids.size(), i + FILES_AT_ONCE))));
+        }
+        return new WhoIsTold.Known(people, near, inCharge, languages, colleagues, words.usualLanguage());
     }
 
     /** Of what people write as their language: a code or a name, in English or in the language itself. */
@@ -209,13 +207,6 @@ class PrepareNotices {
     /** The text with its link. */
     String linked(String text, String secret) {
         return text.replace(LINK_TO_COME, address + "/told/" + secret);
-    }
-
-    /** Files of which steps tell, each once. */
-    static Set<UUID> filesOf(Collection<Watched> watched) {
-        Set<UUID> ids = new HashSet<>();
-        watched.forEach(w -> ids.add(UUID.fromString(w.file())));
-        return ids;
     }
 
     /** The days before the furthest step of the plans. */

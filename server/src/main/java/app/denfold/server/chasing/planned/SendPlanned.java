@@ -3,7 +3,10 @@ package app.denfold.server.chasing.planned;
 import app.denfold.core.notices.NoticeDay.Mail;
 import app.denfold.core.notices.NoticeDay.Telling;
 import app.denfold.core.notices.NoticeLetter.Written;
+import app.denfold.server.access.Actor;
 import app.denfold.server.access.secrets.Secrets;
+import app.denfold.server.audit.AuditEntry;
+import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.chasing.ChaseEvents.Chased;
 import app.denfold.server.chasing.ChaseEvents.ChasedAll;
 import app.denfold.server.chasing.ChaseEvents.Wanted;
@@ -35,9 +38,16 @@ class SendPlanned {
     private final ToldRepository told;
     private final Outbox outbox;
     private final PrepareNotices prepare;
+    private final AuditTrail trail;
     private final ApplicationEventPublisher events;
 
-    SendPlanned(ToldRepository told, Outbox outbox, PrepareNotices prepare, ApplicationEventPublisher events) {
+    SendPlanned(
+            ToldRepository told,
+            Outbox outbox,
+            PrepareNotices prepare,
+            AuditTrail trail,
+            ApplicationEventPublisher events) {
+        this.trail = trail;
         this.told = told;
         this.outbox = outbox;
         this.prepare = prepare;
@@ -85,9 +95,25 @@ class SendPlanned {
         outbox.queueAll(messages);
         told.saveAll(lines);
         told.flush();
+        messages.forEach((number, message) -> noteInOtherFiles(number, message, lines));
         // whoever is a guest is asked in the portal too
         events.publishEvent(
                 new ChasedAll(mails.stream().flatMap(m -> chased(m).stream()).toList()));
+    }
+
+    /** The first file's trail has it already. */
+    private void noteInOtherFiles(UUID number, Message message, List<Told> lines) {
+        lines.stream()
+                .filter(t -> number.equals(t.noticeId()))
+                .map(Told::fileId)
+                .distinct()
+                .filter(file -> !file.equals(message.fileId()))
+                .forEach(file -> trail.record(AuditEntry.ofFile(
+                                Actor.system(Outbox.BY_PLANS),
+                                "notice-queued",
+                                file,
+                                "wrote to " + message.recipient() + ": “" + message.subject() + "”")
+                        .about(message.types())));
     }
 
     private static Set<String> types(Mail mail) {

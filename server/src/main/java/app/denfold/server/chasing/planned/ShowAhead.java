@@ -66,8 +66,7 @@ class ShowAhead {
             LocalDate planned) {}
 
     /** @param hidden how many things it tells besides, of which the viewer may not know */
-    record PlannedMail(
-            String recipient, String address, String subject, List<TellingAnswer> tellings, int alsoOpen, int hidden) {}
+    record PlannedMail(String recipient, String address, List<TellingAnswer> tellings, int hidden) {}
 
     /** @param accountId whose it will be; null for everybody's */
     record TaskAnswer(TellingAnswer telling, @Nullable UUID accountId) {}
@@ -175,9 +174,7 @@ class ShowAhead {
                 String.join(
                         " and ", mail.recipients().stream().map(r -> r.name()).toList()),
                 mail.mailbox(),
-                hidden > 0 ? "" : prepared.letter(day).write(mail).subject(),
                 visible.stream().map(t -> answer(prepared, t, day)).toList(),
-                mail.alsoOpen().size(),
                 hidden));
     }
 

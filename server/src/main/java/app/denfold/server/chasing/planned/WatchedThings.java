@@ -28,7 +28,6 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -39,6 +38,9 @@ import org.springframework.transaction.annotation.Transactional;
 class WatchedThings {
 
     private static final int FILES_AT_ONCE = 1_000;
+
+    /** So many days earlier than planned something may go out, since the days until then are quiet. */
+    private static final int MOST_QUIET_DAYS = 31;
 
     private final SlotsAhead slots;
     private final Catalog catalog;
@@ -60,7 +62,7 @@ class WatchedThings {
         if (plans.isEmpty()) {
             return List.of();
         }
-        LocalDate by = to.plusDays(PrepareNotices.furthestAhead(plans) + 1L);
+        LocalDate by = to.plusDays(PrepareNotices.furthestAhead(plans) + (long) MOST_QUIET_DAYS);
         return Stream.concat(watched(plans, slots.wantingBy(by)).stream(), papers(plans, null).stream())
                 .toList();
     }
@@ -131,16 +133,18 @@ class WatchedThings {
                 .map(p -> p.scope().paper())
                 .filter(Objects::nonNull)
                 .distinct()
-                .flatMap(id -> paper(UUID.fromString(id)).stream())
-                .filter(w -> among == null || among.contains(UUID.fromString(w.file())))
+                .flatMap(id -> paper(UUID.fromString(id), among).stream())
                 .toList();
     }
 
-    private Optional<Watched> paper(UUID id) {
+    private Optional<Watched> paper(UUID id, @Nullable Set<UUID> among) {
         FiledDocument document;
         PersonFile file;
         try {
             document = documents.document(id);
+            if (among != null && !among.contains(document.fileId())) {
+                return Optional.empty();
+            }
             file = files.file(document.fileId());
         } catch (Refusal gone) {
             return Optional.empty();
@@ -154,7 +158,7 @@ class WatchedThings {
                         file.kind(),
                         Watched.Thing.paper(id.toString()),
                         document.name(),
-                        document.types().stream().collect(Collectors.toSet()),
+                        Set.copyOf(document.types()),
                         document.types().stream()
                                 .map(rules.types()::get)
                                 .filter(Objects::nonNull)

@@ -6,6 +6,7 @@ import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
 import app.denfold.server.catalog.Catalog;
+import app.denfold.server.documents.Documents;
 import app.denfold.server.people.kinds.Kinds;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
@@ -25,6 +26,7 @@ public class Plans {
     private final NoticePlanRepository plans;
     private final KeptWordsRepository words;
     private final Catalog catalog;
+    private final Documents documents;
     private final Kinds kinds;
     private final Accounts accounts;
     private final AuditTrail trail;
@@ -34,6 +36,7 @@ public class Plans {
             NoticePlanRepository plans,
             KeptWordsRepository words,
             Catalog catalog,
+            Documents documents,
             Kinds kinds,
             Accounts accounts,
             AuditTrail trail,
@@ -41,6 +44,7 @@ public class Plans {
         this.plans = plans;
         this.words = words;
         this.catalog = catalog;
+        this.documents = documents;
         this.kinds = kinds;
         this.accounts = accounts;
         this.trail = trail;
@@ -50,12 +54,23 @@ public class Plans {
     /** @param changes how often it was changed, which a change of it has to name */
     record PlanAnswer(UUID id, int changes, PlanDetails plan, String changedBy, Instant changedAt) {}
 
-    /** By name. */
+    /** By name, those that are about nothing of which the viewer may not know. */
     @Transactional(readOnly = true)
-    List<PlanAnswer> all() {
+    List<PlanAnswer> all(Viewer viewer) {
+        Catalog.Rules rules = catalog.rules();
         return plans.findAllByOrderByNameAscIdAsc().stream()
+                .filter(p -> isVisible(viewer, rules, p.details().scope()))
                 .map(p -> new PlanAnswer(p.id(), p.changes(), p.details(), p.changedBy(), p.changedAt()))
                 .toList();
+    }
+
+    private boolean isVisible(Viewer viewer, Catalog.Rules rules, PlanScope scope) {
+        String checklist = scope.checklist();
+        UUID paper = scope.documentId();
+        return viewer.maySee(scope.types())
+                && (checklist == null
+                        || scope.requirements().stream().allMatch(r -> viewer.maySeeAny(rules.typesOf(checklist, r))))
+                && (paper == null || !documents.visible(viewer, List.of(paper)).isEmpty());
     }
 
     /** Those that tell people. */

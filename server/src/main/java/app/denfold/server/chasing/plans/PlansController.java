@@ -46,8 +46,8 @@ class PlansController {
     record SendingChange(int changes, @NotNull @Valid SendingDetails rules) {}
 
     @GetMapping("/api/notice-plans")
-    List<PlanAnswer> plans() {
-        return plans.all();
+    List<PlanAnswer> plans(Viewer viewer) {
+        return plans.all(viewer);
     }
 
     @PostMapping("/api/notice-plans")

@@ -10,6 +10,7 @@ import jakarta.validation.constraints.Size;
 import java.time.DayOfWeek;
 import java.time.LocalDate;
 import java.time.LocalTime;
+import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -33,6 +34,8 @@ public record SendingDetails(
         @Min(value = 0, message = "cannot be fewer than none") @Max(value = 31, message = "are at most 31")
         int mostAMonth) {
 
+    private static final int LEAST_MINUTES = 30;
+
     /** A day on which nothing goes out. */
     public record Holiday(
             @NotNull LocalDate day,
@@ -51,8 +54,8 @@ public record SendingDetails(
     }
 
     SendingDetails checked() {
-        if (!opens.isBefore(closes)) {
-            throw Refusal.invalid("closes", "The last hour has to come after the first.");
+        if (!opens.isBefore(closes) || opens.until(closes, ChronoUnit.MINUTES) < LEAST_MINUTES) {
+            throw Refusal.invalid("closes", "Leave at least half an hour a day for mails.");
         }
         if (Set.copyOf(quietDays).size() >= DayOfWeek.values().length) {
             throw Refusal.invalid("quietDays", "On one day of the week at least, mails have to go out.");

@@ -71,14 +71,13 @@ public class WordsOfNotices {
         return words.findAll().stream().collect(Collectors.toMap(w -> w.id().toString(), KeptWords::texts));
     }
 
-    /** The language of those who have no other. */
+    /** The language of those who have no other: that of the practice, if notices are written in it. */
     public String usualLanguage() {
         List<String> languages = settings.look().languages();
-        return languages.isEmpty() ? "en" : languageOf(languages.get(0));
-    }
-
-    static String languageOf(String tag) {
-        return Locale.forLanguageTag(tag).getLanguage();
+        String first = languages.isEmpty()
+                ? ""
+                : Locale.forLanguageTag(languages.get(0)).getLanguage();
+        return first.equals("de") ? "de" : "en";
     }
 
     /** @throws Refusal when the name is taken, a text is missing or has a place that is not known */

@@ -153,7 +153,7 @@ public class DemoChasing {
                                 new Holiday(LocalDate.of(year, 12, 26), "Boxing Day"),
                                 new Holiday(LocalDate.of(year + 1, 1, 1), "New Year’s Day")),
                         LocalTime.of(7, 0),
-                        LocalTime.of(19, 0),
+                        LocalTime.of(21, 0),
                         6));
     }
 

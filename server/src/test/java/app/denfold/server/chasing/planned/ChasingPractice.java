@@ -11,12 +11,12 @@ import java.util.UUID;
 import org.springframework.http.HttpMethod;
 
 /** Sets up plans over the API, as an administrator does. */
-final class ChasingPractice {
+public final class ChasingPractice {
 
     private final Api api;
     private final UUID words;
 
-    ChasingPractice(Api api) throws Exception {
+    public ChasingPractice(Api api) throws Exception {
         this.api = api;
         this.words = words(
                 "Usual " + UUID.randomUUID(),
@@ -61,7 +61,7 @@ final class ChasingPractice {
                 .id("$.id");
     }
 
-    static Map<String, Object> who(String kind, Object... more) {
+    public static Map<String, Object> who(String kind, Object... more) {
         Map<String, Object> who = new HashMap<>(Map.of("kind", kind));
         for (int i = 0; i < more.length; i += 2) {
             who.put((String) more[i], more[i + 1]);
@@ -69,7 +69,7 @@ final class ChasingPractice {
         return who;
     }
 
-    Map<String, Object> step(String occasion, int days, Map<String, Object> who) {
+    public Map<String, Object> step(String occasion, int days, Map<String, Object> who) {
         return step(occasion, days, who, words);
     }
 
@@ -84,7 +84,7 @@ final class ChasingPractice {
 
     /** A plan about some requirements of a checklist, as it is set up; it begins long ago. */
     @SafeVarargs
-    static Map<String, Object> plan(String checklist, List<String> requirements, Map<String, Object>... steps) {
+    public static Map<String, Object> plan(String checklist, List<String> requirements, Map<String, Object>... steps) {
         return new HashMap<>(Map.of(
                 "name",
                 "Plan " + UUID.randomUUID(),
@@ -100,7 +100,7 @@ final class ChasingPractice {
                 false));
     }
 
-    UUID add(Map<String, Object> plan) throws Exception {
+    public UUID add(Map<String, Object> plan) throws Exception {
         return api.post("/api/notice-plans", plan).id("$.id");
     }
 

@@ -237,7 +237,10 @@ class PlansTest {
         TestMail.waitFor(address, 1);
         assertThat(api.post("/api/planned-notices/send", Map.of("turns", turns, "again", false))
                         .<String>at("$.code"))
-                .isEqualTo("chased-today");
+                .isEqualTo("told-already");
+        assertThat(api.post("/api/planned-notices/send", Map.of("turns", turns, "again", true))
+                        .<String>at("$.code"))
+                .isEqualTo("told-already");
         morning.run();
         clock.pass(3);
         morning.run();
@@ -290,6 +293,14 @@ class PlansTest {
                 api.get("/api/today").at("$.dueToday[?(@.action=='plan-task' && @.fileId=='" + other + "')].taskId");
         api.post("/api/chasing-tasks/{id}/done", null, UUID.fromString(ids.get(0)));
         assertThat(api.get("/api/today").<List<String>>at(mine)).doesNotContain(file.toString(), other.toString());
+        clock.pass(1);
+        morning.run();
+        assertThat(jdbc.sql("select count(*) from told where file_id = ? and closed_at is null")
+                        .param(file)
+                        .query(Integer.class)
+                        .single())
+                .as("what is met is closed for good")
+                .isZero();
     }
 
     @Test
@@ -393,5 +404,57 @@ class PlansTest {
         assertThat(kept.askedFor(answered, address))
                 .as("nothing is wanted any more")
                 .isEqualTo(new KeepMailAnswers.AskedFor(file, null, null));
+    }
+
+    @Test
+    void oneMailThatCannotBeKeptHoldsUpNoOther() throws Exception {
+        String blocked = newAddress();
+        String other = newAddress();
+        chasing.employee("Blockedone", blocked);
+        chasing.employee("Otherone", other);
+        chasing.add(plan("employees", List.of("handbook"), chasing.step("DUE", 10, who("PERSON"))));
+        String today = api.get("/api/planned-notices?days=1").at("$.today");
+        jdbc.sql("""
+                        insert into notice (id, version, purpose, recipient, subject, body, queued_by, queued_on, queued_at,
+                          state, attempts, mailbox, planned_on)
+                        values (gen_random_uuid(), 0, 'chase', ?, 's', 'b', 'x', current_date, now(), 'CANCELLED', 0, ?, ?::date)
+                        """).params(blocked, blocked, today).update();
+        morning.run();
+        TestMail.waitFor(other, 1);
+        assertThat(TestMail.messagesTo(blocked)).isEmpty();
+        clock.pass(1);
+        morning.run();
+        TestMail.waitFor(blocked, 1);
+        assertThat(TestMail.messagesTo(other)).hasSize(1);
+    }
+
+    @Test
+    void whoMayNotKnowOfAPaperLearnsNothingOfItFromPlansAnswersOrAddresses() throws Exception {
+        String address = newAddress();
+        UUID file = api.newFile("patient", "Knownbyfew", address, "Therapy");
+        chasing.add(plan("patients", List.of("clearance"), chasing.step("DUE", 10, who("PERSON"))));
+        morning.run();
+        TestMail.waitFor(address, 1);
+        String number = TestMail.messagesTo(address).get(0).getMessageID();
+        kept.keep(answers.answered(List.of(number)).orElseThrow(), address, "mail " + file, "The heart doctor has it.");
+        answers.cameBack(number, address, "550 gone");
+        Api few = practice.colleague("Therapy", false, true);
+        assertThat(api.get("/api/files/{id}/mail-answers", file).<List<Object>>at("$"))
+                .hasSize(1);
+        assertThat(few.get("/api/files/{id}/mail-answers", file).<List<Object>>at("$"))
+                .isEmpty();
+        assertThat(few.get("/api/today").body()).doesNotContain("heart doctor", "clearance");
+        assertThat(few.get("/api/chased").body()).doesNotContain(address);
+        assertThat(few.get("/api/files/{id}/trail", file).body()).doesNotContain("clearance");
+        assertThat(few.get("/api/notice-plans").<List<Object>>at("$")).isEmpty();
+        assertThat(api.get("/api/notice-plans").<List<Object>>at("$")).hasSize(1);
+        assertThat(practice.colleague("Stables", true, true)
+                        .post("/api/unreachable-addresses/reachable", Map.of("address", address))
+                        .status())
+                .as("of somebody whom one may not see")
+                .isEqualTo(404);
+        assertThat(few.post("/api/unreachable-addresses/reachable", Map.of("address", address))
+                        .status())
+                .isEqualTo(204);
     }
 }
