@@ -26,10 +26,7 @@ final class PlainMails {
 
     /** Over one connection. */
     static void send(int port, List<Mail> mails) throws Exception {
-        Properties properties = new Properties();
-        properties.put("mail.smtp.host", "127.0.0.1");
-        properties.put("mail.smtp.port", String.valueOf(port));
-        Session session = Session.getInstance(properties);
+        Session session = session(port);
         try (Transport transport = session.getTransport("smtp")) {
             transport.connect();
             for (Mail mail : mails) {
@@ -42,5 +39,22 @@ final class PlainMails {
                 transport.sendMessage(message, message.getAllRecipients());
             }
         }
+    }
+
+    /** Mails as they came, with all their parts, over one connection. */
+    static void sendAgain(int port, List<MimeMessage> mails) throws Exception {
+        try (Transport transport = session(port).getTransport("smtp")) {
+            transport.connect();
+            for (MimeMessage mail : mails) {
+                transport.sendMessage(mail, mail.getAllRecipients());
+            }
+        }
+    }
+
+    private static Session session(int port) {
+        Properties properties = new Properties();
+        properties.put("mail.smtp.host", "127.0.0.1");
+        properties.put("mail.smtp.port", String.valueOf(port));
+        return Session.getInstance(properties);
     }
 }
