@@ -3,7 +3,10 @@ package app.denfold.bench;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.PreparedStatement;
+import java.sql.ResultSet;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.UUID;
 import java.util.function.ToIntFunction;
 
 /** The rows that the product wrote, written once more by plain JDBC into tables like theirs, with their indexes. */
@@ -40,6 +43,39 @@ final class PlainRows {
                     copy(connection, table, i * rows + 1L, (i + 1L) * rows);
                 }
                 if (i % atOnce == atOnce - 1 || i == pieces - 1) {
+                    connection.commit();
+                }
+            }
+            return (System.nanoTime() - begun) / 1e9;
+        }
+    }
+
+    /**
+     * Notes in each row of a table that was written, one after the other, that its work is done.
+     *
+     * @param set what is noted, as assignments
+     * @return seconds
+     */
+    static double note(String table, String set, int atOnce) throws Exception {
+        try (Connection connection = DriverManager.getConnection(
+                System.getenv("DENFOLD_DB_URL"),
+                System.getenv("DENFOLD_DB_OWNER"),
+                System.getenv("DENFOLD_DB_OWNER_PASSWORD"))) {
+            List<UUID> ids = new ArrayList<>();
+            try (ResultSet rows = connection.createStatement().executeQuery("select id from plain_" + table)) {
+                while (rows.next()) {
+                    ids.add(rows.getObject(1, UUID.class));
+                }
+            }
+            long begun = System.nanoTime();
+            connection.setAutoCommit(false);
+            for (int i = 0; i < ids.size(); i++) {
+                try (PreparedStatement update =
+                        connection.prepareStatement("update plain_" + table + " set " + set + " where id = ?")) {
+                    update.setObject(1, ids.get(i));
+                    update.executeUpdate();
+                }
+                if (i % atOnce == atOnce - 1 || i == ids.size() - 1) {
                     connection.commit();
                 }
             }

@@ -2,6 +2,7 @@ package app.denfold.server.chasing;
 
 import app.denfold.server.chasing.Attachments.Attachment;
 import app.denfold.server.practice.PracticeLook;
+import jakarta.activation.FileTypeMap;
 import jakarta.mail.MessagingException;
 import jakarta.mail.internet.InternetAddress;
 import jakarta.mail.internet.MimeMessage;
@@ -12,6 +13,7 @@ import java.util.regex.Pattern;
 import org.eclipse.angus.mail.smtp.SMTPMessage;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.core.io.FileSystemResource;
+import org.springframework.mail.javamail.ConfigurableMimeFileTypeMap;
 import org.springframework.mail.javamail.JavaMailSenderImpl;
 import org.springframework.mail.javamail.MimeMessageHelper;
 import org.springframework.stereotype.Component;
@@ -42,12 +44,11 @@ class MailForm {
             throws MessagingException, UnsupportedEncodingException {
         MimeMessage message = empty(notice);
         // one text in two forms, and what is attached beside both
-        MimeMessageHelper helper = new MimeMessageHelper(
+        MimeMessageHelper helper = new Helper(
                 message,
                 attached.isEmpty()
                         ? MimeMessageHelper.MULTIPART_MODE_RELATED
-                        : MimeMessageHelper.MULTIPART_MODE_MIXED_RELATED,
-                StandardCharsets.UTF_8.name());
+                        : MimeMessageHelper.MULTIPART_MODE_MIXED_RELATED);
         String sender = look.mailFrom() == null ? from : look.mailFrom();
         helper.setFrom(new InternetAddress(sender, look.name(), StandardCharsets.UTF_8.name()));
         if (look.replyTo() != null) {
@@ -117,5 +118,20 @@ class MailForm {
                         look.colour(),
                         HtmlUtils.htmlEscape(look.name(), StandardCharsets.UTF_8.name()),
                         paragraphs);
+    }
+
+    /** Reads the list of file kinds once, and not for each mail. */
+    private static final class Helper extends MimeMessageHelper {
+
+        private static final FileTypeMap KINDS = new ConfigurableMimeFileTypeMap();
+
+        Helper(MimeMessage message, int parts) throws MessagingException {
+            super(message, parts, StandardCharsets.UTF_8.name());
+        }
+
+        @Override
+        protected FileTypeMap getDefaultFileTypeMap(MimeMessage message) {
+            return KINDS;
+        }
     }
 }

@@ -51,19 +51,13 @@ interface NoticeRepository extends ListCrudRepository<Notice, UUID> {
     Optional<Notice> findFirstByFileIdAndPurposeAndQueuedOnOrderByQueuedAtDesc(
             UUID fileId, String purpose, LocalDate day);
 
-    /** A mailbox that was chased, and when. */
-    interface Chased {
-        String getMailbox();
-
-        LocalDate getDay();
-    }
-
     /** Each mail that chased somebody since a day and was not given up. */
     @Query("""
-            select n.mailbox as mailbox, n.queuedOn as day from Notice n where n.mailbox is not null and n.queuedOn >= :day
+            select new app.denfold.server.chasing.Outbox$ChasedOn(n.mailbox, n.queuedOn) from Notice n
+            where n.mailbox is not null and n.queuedOn >= :day
             and n.state <> app.denfold.server.chasing.Notice.State.CANCELLED and n.cameBack = false
             """)
-    List<Chased> findChasedSince(LocalDate day);
+    List<Outbox.ChasedOn> findChasedSince(LocalDate day);
 
     boolean existsByMailboxAndQueuedOnAndStateNot(String mailbox, LocalDate day, Notice.State state);
 

@@ -118,9 +118,7 @@ public class Outbox {
     /** Each mail that chased somebody since a day, first day included. */
     @Transactional(readOnly = true)
     public List<ChasedOn> chasedSince(LocalDate day) {
-        return notices.findChasedSince(day).stream()
-                .map(c -> new ChasedOn(c.getMailbox(), c.getDay()))
-                .toList();
+        return notices.findChasedSince(day);
     }
 
     /** Whether somebody at this address was chased today. */
@@ -149,8 +147,10 @@ public class Outbox {
     @Transactional
     public void queueAll(Map<UUID, Message> byNumber) {
         List<Notice> queued = new ArrayList<>();
+        LocalDate today = calendar.today();
+        Instant now = calendar.now();
         byNumber.forEach((number, message) -> {
-            queued.add(new Notice(number, message, Actor.system(BY_PLANS), calendar.today(), calendar.now()));
+            queued.add(new Notice(number, message, Actor.system(BY_PLANS), today, now));
             trail.record(new AuditEntry(
                     Actor.system(BY_PLANS),
                     "notice-queued",

@@ -53,7 +53,7 @@ class SendMailJob {
     private static final int MOST_STUCK = 1_000;
 
     /** So many are claimed and noted together, while the mail server is quick. */
-    private static final int MOST_AT_ONCE = 50;
+    private static final int MOST_AT_ONCE = 100;
 
     /** So often it is tried to note what came of mails when others get in between. */
     private static final int MOST_NOTING = 10;

@@ -81,7 +81,7 @@ class StandingEvents {
     }
 
     private void workOnFiles(Collection<UUID> fileIds) {
-        String[] followed = catalog.types().stream()
+        String[] followed = catalog.rules().types().values().stream()
                 .filter(t -> !t.receiving().asksNothing())
                 .map(KeptDocumentType::code)
                 .toArray(String[]::new);

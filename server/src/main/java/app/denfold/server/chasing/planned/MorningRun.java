@@ -35,7 +35,7 @@ public class MorningRun {
     private static final Logger LOG = LoggerFactory.getLogger(MorningRun.class);
 
     /** So many mails are queued and noted together. */
-    private static final int MAILS_AT_ONCE = 100;
+    private static final int MAILS_AT_ONCE = 250;
 
     private final Plans plans;
     private final SendingDays days;

@@ -94,7 +94,6 @@ class SendPlanned {
         }
         outbox.queueAll(messages);
         told.saveAll(lines);
-        told.flush();
         messages.forEach((number, message) -> noteInOtherFiles(number, message, lines));
         // whoever is a guest is asked in the portal too
         events.publishEvent(
