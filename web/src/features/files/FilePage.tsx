@@ -8,6 +8,7 @@ import { day } from "../../ui/days";
 import { useKept } from "../../ui/kept";
 import { Loaded } from "../../ui/Quiet";
 import { Where } from "../../ui/Where";
+import { meOptions } from "../access/sessionQueries";
 import { AddPapers } from "../arrivals/AddPapers";
 import { CoverSheetModal } from "../arrivals/CoverSheetModal";
 import { DropOnFile } from "../arrivals/PapersForFile";
@@ -19,6 +20,7 @@ import { LedgerList } from "../coverage/LedgerList";
 import { LinesView } from "../coverage/LinesView";
 import { ReadView } from "../documents/pages/ReadView";
 import { ExcerptsSection } from "../excerpts/ExcerptsSection";
+import { KeepingHold, OnHold } from "../keeping/KeepingHold";
 import { BundlesSection } from "../leaving/BundlesSection";
 import { CopiesSection } from "../leaving/CopiesSection";
 import { MarksSection } from "../marks/MarksSection";
@@ -140,6 +142,7 @@ function Head({ file, ledger }: { file: File; ledger?: LedgerData }) {
             ))}
           <RelationsInHead fileId={file.id} />
           <ComesBack fileId={file.id} />
+          <OnHold fileId={file.id} />
           {file.subject === "PERSON" && <NextVisit fileId={file.id} />}
         </div>
       </div>
@@ -173,6 +176,7 @@ function Standing({ ledger }: { ledger: LedgerData }) {
 
 function Views({ file, ledger }: { file: File; ledger?: LedgerData }) {
   const [search, setSearch] = useSearchParams();
+  const isAdministrator = useQuery(meOptions).data?.role === "ADMINISTRATOR";
   const view = search.get("view") ?? (search.has("paper") ? "read" : "lines");
   const show = (next: string) =>
     setSearch((before) => {
@@ -210,6 +214,7 @@ function Views({ file, ledger }: { file: File; ledger?: LedgerData }) {
               <BundlesSection fileId={file.id} />
               <CopiesSection fileId={file.id} />
               <NumberSetsSection fileId={file.id} />
+              {isAdministrator && <KeepingHold fileId={file.id} />}
             </div>
           </div>
         )}

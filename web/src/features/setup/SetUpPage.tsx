@@ -14,6 +14,8 @@ import { onDemand } from "../../ui/onDemand";
 import { TypesSetUp } from "../catalog/TypesSetUp";
 import { AccountsSetUp } from "../colleagues/AccountsSetUp";
 import { TeamsSetUp } from "../colleagues/TeamsSetUp";
+import { CertificatePage } from "../keeping/CertificatePage";
+import { KeepingSetUp } from "../keeping/KeepingSetUp";
 import { PracticeSetUp } from "../practice/PracticeSetUp";
 import { KeysSetUp } from "../programs/KeysSetUp";
 
@@ -27,6 +29,7 @@ const PLACES = [
   { path: "models", label: "Models of letters", words: "what is written again and again" },
   { path: "kinds", label: "Kinds and facts", words: "what is known of a person" },
   { path: "sections", label: "Sections", words: "the parts of a file" },
+  { path: "keeping", label: "Keeping", words: "how long files stay" },
   { path: "pickups", label: "Pickups", words: "scanners and cover sheets" },
   { path: "people", label: "People from a list", words: "new files from CSV or cards" },
   { path: "accounts", label: "People with accounts", words: "who may see what" },
@@ -70,6 +73,8 @@ export function SetUpPage() {
         <Route path="models/:code?" element={<ModelsSetUp />} />
         <Route path="kinds/:code?" element={<KindsSetUp />} />
         <Route path="sections" element={<SectionsSetUp />} />
+        <Route path="keeping" element={<KeepingSetUp />} />
+        <Route path="keeping/:certificate" element={<CertificatePage />} />
         <Route path="pickups" element={<PickupsSetUp />} />
         <Route path="people" element={<ImportPeople />} />
         <Route path="rules" element={<RulesAsJson />} />

@@ -68,6 +68,7 @@ const TASKS: Record<string, string> = {
   "mail-answer": "Wrote back",
   "plan-task": "By plan",
   unreachable: "To mend",
+  keeping: "Keeping",
 };
 
 function Groups({ data }: { data: Today }) {
@@ -307,6 +308,12 @@ function Action({ item }: { item: Item }) {
       return <TickOff item={item} />;
     case "unreachable":
       return <MendAddress item={item} />;
+    case "keeping":
+      return (
+        <Button size="small" onClick={() => navigate("/set-up/keeping")}>
+          Look at them
+        </Button>
+      );
     case "sign":
       return (
         <Button size="small" onClick={() => navigate(`/files/${item.fileId}`)}>

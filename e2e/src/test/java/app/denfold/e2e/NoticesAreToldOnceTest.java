@@ -75,6 +75,9 @@ class NoticesAreToldOnceTest {
             assertThat(numbers.values())
                     .as("handed over twice, it is the same mail, which mail servers know by its number")
                     .allMatch(n -> n.size() == 1);
+            assertThat(received)
+                    .as("only what each of the two mail threads was handing over when it died can go again")
+                    .isBetween(people, people + 2 * KILLS);
         } finally {
             mail.stop();
         }

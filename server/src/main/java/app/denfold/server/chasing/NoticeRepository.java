@@ -7,12 +7,15 @@ import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.jpa.repository.QueryHints;
 import org.springframework.data.repository.ListCrudRepository;
+import org.springframework.transaction.annotation.Transactional;
 
 interface NoticeRepository extends ListCrudRepository<Notice, UUID> {
 
@@ -95,4 +98,45 @@ interface NoticeRepository extends ListCrudRepository<Notice, UUID> {
 
     @Query("select t.noticeId as notice, t.fileId as file from Told t where t.noticeId in :notices")
     List<TellsOf> findFilesOf(Collection<UUID> notices);
+
+    /** Takes the words out of mails that went out and tell of this file among others. */
+    @Modifying(flushAutomatically = true)
+    @Query("""
+            update versioned Notice n set n.subject = 'About several people',
+            n.body = 'One of the files of which this told was destroyed; its words went with it.'
+            where n.state in (app.denfold.server.chasing.Notice.State.SENT, app.denfold.server.chasing.Notice.State.CANCELLED)
+            and exists (select 1 from Told t where t.noticeId = n.id and t.fileId = :file)
+            and exists (select 1 from Told o where o.noticeId = n.id and o.fileId <> :file)
+            """)
+    void blankShared(UUID file);
+
+    /** Counts them to another of the files of which they tell; any of them will do, for which HQL has no word. */
+    @Modifying(flushAutomatically = true)
+    @Query(value = """
+                    update notice n set version = version + 1,
+                      file_id = (select o.file_id from told o where o.notice_id = n.id and o.file_id <> :file limit 1)
+                    where n.file_id = :file
+                    and exists (select 1 from told o where o.notice_id = n.id and o.file_id <> :file)
+                    """, nativeQuery = true)
+    void handOnShared(UUID file);
+
+    /**
+     * Notes at once that the mail server has taken a mail. That is not waited for until it is on disk: it is to survive the
+     * end of this process, not of the database, which would cost more than the mail itself.
+     */
+    @Transactional
+    @Modifying
+    @Query(value = """
+                    with quick as (select set_config('synchronous_commit', 'off', true))
+                    insert into notice_handed_over select :id from quick on conflict do nothing
+                    """, nativeQuery = true)
+    void noteHandedOver(UUID id);
+
+    /** Those of these that the mail server has taken; a table without an entity, hence SQL. */
+    @Query(value = "select notice_id from notice_handed_over where notice_id in (:ids)", nativeQuery = true)
+    Set<UUID> findHandedOver(Collection<UUID> ids);
+
+    @Modifying
+    @Query(value = "delete from notice_handed_over where notice_id in (:ids)", nativeQuery = true)
+    void forgetHandedOver(Collection<UUID> ids);
 }

@@ -23,6 +23,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.stream.Collectors;
@@ -123,9 +124,25 @@ class SendMailJob {
     @Scheduled(fixedDelayString = "${denfold.mail-interval:PT30S}", initialDelayString = "PT1S")
     void deliverDue() {
         Instant stuckSince = calendar.now().minus(abandoned);
-        transactions.executeWithoutResult(
-                t -> notices.lockStuck(stuckSince, Limit.of(MOST_STUCK)).forEach(Notice::release));
+        transactions.executeWithoutResult(t -> takeOver(notices.lockStuck(stuckSince, Limit.of(MOST_STUCK))));
         begin();
+    }
+
+    /** What the mail server had taken is sent; of the others that is not known, so they go once more. */
+    private void takeOver(List<Notice> stuck) {
+        if (stuck.isEmpty()) {
+            return;
+        }
+        List<UUID> ids = stuck.stream().map(Notice::id).toList();
+        Set<UUID> taken = notices.findHandedOver(ids);
+        for (Notice notice : stuck) {
+            if (taken.contains(notice.id())) {
+                note(notice, Optional.empty());
+            } else {
+                notice.release();
+            }
+        }
+        notices.forgetHandedOver(ids);
     }
 
     private void begin() {
@@ -190,7 +207,11 @@ class SendMailJob {
         long begun = System.nanoTime();
         for (Notice notice : claimed) {
             if (tried.isEmpty() || isQuick(begun)) {
-                tried.put(notice.id(), handOver(connection, notice, look));
+                Optional<Exception> failed = handOver(connection, notice, look);
+                if (failed.isEmpty()) {
+                    notices.noteHandedOver(notice.id());
+                }
+                tried.put(notice.id(), failed);
             }
         }
         note(claimed, tried);
@@ -202,9 +223,11 @@ class SendMailJob {
     private void note(List<Notice> claimed, Map<UUID, Optional<Exception>> tried) {
         for (int left = MOST_NOTING; ; left--) {
             try {
-                transactions.executeWithoutResult(t -> notices.findAllById(
-                                claimed.stream().map(Notice::id).toList())
-                        .forEach(n -> note(n, tried.get(n.id()))));
+                transactions.executeWithoutResult(t -> {
+                    notices.findAllById(claimed.stream().map(Notice::id).toList())
+                            .forEach(n -> note(n, tried.get(n.id())));
+                    notices.forgetHandedOver(tried.keySet());
+                });
                 return;
             } catch (ConcurrencyFailureException changed) {
                 if (left <= 1) {

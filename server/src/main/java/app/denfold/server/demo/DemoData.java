@@ -8,6 +8,7 @@ import app.denfold.server.content.Placeholder;
 import app.denfold.server.coverage.GrantWaiver;
 import app.denfold.server.coverage.WaiverDetails;
 import app.denfold.server.demo.chasing.DemoChasing;
+import app.denfold.server.demo.keeping.DemoKeeping;
 import app.denfold.server.demo.letters.DemoLetters;
 import app.denfold.server.demo.marks.DemoMarks;
 import app.denfold.server.demo.signing.DemoSigning;
@@ -72,6 +73,7 @@ class DemoData implements ApplicationRunner {
     private final DemoStanding standing;
     private final DemoLetters letters;
     private final DemoChasing chasing;
+    private final DemoKeeping keeping;
     private final boolean everyone;
 
     DemoData(
@@ -98,6 +100,7 @@ class DemoData implements ApplicationRunner {
             DemoStanding standing,
             DemoLetters letters,
             DemoChasing chasing,
+            DemoKeeping keeping,
             @Value("${denfold.demo.everyone:true}") boolean everyone) {
         this.everyone = everyone;
         this.ownFiles = ownFiles;
@@ -106,6 +109,7 @@ class DemoData implements ApplicationRunner {
         this.standing = standing;
         this.letters = letters;
         this.chasing = chasing;
+        this.keeping = keeping;
         this.settings = settings;
         this.calendar = calendar;
         this.catalog = catalog;
@@ -194,6 +198,7 @@ class DemoData implements ApplicationRunner {
         if (everyone) {
             arrivals.loadStack(ottilie, people, today);
             arrivals.loadMore(ottilie, people, today);
+            keeping.load(ottilie, today);
             chasing.load(ottilie, today);
         }
     }

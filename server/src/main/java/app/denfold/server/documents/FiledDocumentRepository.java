@@ -90,6 +90,10 @@ public interface FiledDocumentRepository extends JpaRepository<FiledDocument, UU
             """, nativeQuery = true)
     List<FiledDocument> findDiscarded(UUID fileId);
 
+    /** Likewise, all of them. */
+    @Query(value = "select * from document where file_id = :fileId and discarded_at is not null", nativeQuery = true)
+    List<FiledDocument> findAllDiscarded(UUID fileId);
+
     @Query(value = "select * from document where id = :id and discarded_at is not null", nativeQuery = true)
     Optional<FiledDocument> findInWastebasket(UUID id);
 

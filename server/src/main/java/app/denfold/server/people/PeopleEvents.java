@@ -12,6 +12,9 @@ public final class PeopleEvents {
 
     public record PersonChanged(UUID fileId) {}
 
+    /** A file is about to be destroyed for good; what is known of the person elsewhere goes in the same transaction. */
+    public record FileDestroyed(UUID fileId) {}
+
     /** A kind was made or its facts changed. */
     public record KindsChanged(String label, Actor by) {}
 }

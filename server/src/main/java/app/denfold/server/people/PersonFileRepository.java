@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.repository.CrudRepository;
 
@@ -125,4 +126,9 @@ interface PersonFileRepository extends CrudRepository<PersonFile, UUID> {
     @Lock(LockModeType.PESSIMISTIC_READ)
     @Query("select f from PersonFile f where f.id = :id")
     Optional<PersonFile> findUnchanging(UUID id);
+
+    /** The database takes along what names it, in whatever table; hence by SQL, and nothing read before holds any more. */
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query(value = "delete from person_file where id = :id", nativeQuery = true)
+    void remove(UUID id);
 }

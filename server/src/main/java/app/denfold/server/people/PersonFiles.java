@@ -7,6 +7,7 @@ import app.denfold.server.access.Viewer;
 import app.denfold.server.access.teams.TeamTree;
 import app.denfold.server.audit.AuditEntry;
 import app.denfold.server.audit.AuditTrail;
+import app.denfold.server.people.PeopleEvents.FileDestroyed;
 import app.denfold.server.people.PeopleEvents.FileOpened;
 import app.denfold.server.people.PeopleEvents.KindsChanged;
 import app.denfold.server.people.PeopleEvents.PersonChanged;
@@ -315,6 +316,16 @@ public class PersonFiles {
                     "The file " + merged.get(0) + " was merged into another one meanwhile. Nothing was saved; open it"
                             + " again.");
         }
+    }
+
+    /**
+     * Removes a file for good, with all that lies in it and the files that were merged into it. Whether that may be, and
+     * that its papers are gone, is seen to before; whoever keeps more of the person is told first.
+     */
+    @Transactional(propagation = Propagation.MANDATORY)
+    public void remove(UUID id) {
+        withMerged(id).forEach(one -> events.publishEvent(new FileDestroyed(one)));
+        files.remove(id);
     }
 
     /** What the rules need to know of these persons, in five reads however many they are. */

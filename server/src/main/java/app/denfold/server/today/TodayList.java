@@ -60,6 +60,7 @@ class TodayList {
     private final MyTurns turns;
     private final UnderWay underWay;
     private final ChasingItems chasing;
+    private final KeepingItems keeping;
     private final PracticeCalendar calendar;
 
     TodayList(
@@ -77,9 +78,11 @@ class TodayList {
             MyTurns turns,
             UnderWay underWay,
             ChasingItems chasing,
+            KeepingItems keeping,
             PracticeCalendar calendar) {
         this.turns = turns;
         this.chasing = chasing;
+        this.keeping = keeping;
         this.damage = damage;
         this.outbox = outbox;
         this.board = board;
@@ -310,6 +313,7 @@ class TodayList {
             String title = waiting == 1 ? "1 paper waits in Arrivals" : waiting + " papers wait in Arrivals";
             items.add(0, new TodayItem("file", title, null, null, List.of(), null));
         }
+        items.addAll(keeping.of(viewer));
         items.addAll(0, chasing.of(viewer));
         items.addAll(0, troubles(viewer));
         return items;

@@ -182,6 +182,9 @@ final class RightsTable {
             DELETE  /api/files/{id}/guests/{accountId}                         ADMINISTER
             PUT     /api/files/{id}/guests/{accountId}                         CHANGE
             POST    /api/files/{id}/guests/{accountId}/invitation              CHANGE
+            DELETE  /api/files/{id}/keeping-hold                               ADMINISTER
+            GET     /api/files/{id}/keeping-hold                               LOOK
+            PUT     /api/files/{id}/keeping-hold                               ADMINISTER
             GET     /api/files/{id}/kind                                       LOOK
             POST    /api/files/{id}/kind                                       CHANGE
             GET     /api/files/{id}/ledger                                     LOOK       COVERAGE
@@ -229,6 +232,11 @@ final class RightsTable {
             GET     /api/invitations/{token}                                   EVERYBODY
             POST    /api/invitations/{token}                                   EVERYBODY
             GET     /api/jobs                                                  LOOK
+            GET     /api/keeping                                               ADMINISTER
+            PUT     /api/keeping                                               ADMINISTER
+            GET     /api/keeping/certificates/{id}                             ADMINISTER
+            POST    /api/keeping/destruction                                   ADMINISTER
+            POST    /api/keeping/effect                                        ADMINISTER
             GET     /api/kinds                                                 LOOK       PEOPLE
             POST    /api/letter-batches                                        CHANGE
             GET     /api/letter-batches/{id}                                   LOOK

@@ -2,10 +2,7 @@ package app.denfold.server.documents.changing;
 
 import app.denfold.server.access.Viewer;
 import app.denfold.server.catalog.Catalog;
-import app.denfold.server.content.destroying.DestroyContent;
-import app.denfold.server.documents.DocumentEvents.DocumentDestroyed;
 import app.denfold.server.documents.DocumentEvents.DocumentLeft;
-import app.denfold.server.documents.DocumentVersion;
 import app.denfold.server.documents.Documents;
 import app.denfold.server.documents.FiledDocument;
 import app.denfold.server.documents.FiledDocumentRepository;
@@ -14,9 +11,7 @@ import app.denfold.server.people.PersonFiles;
 import app.denfold.server.practice.PracticeCalendar;
 import app.denfold.server.problems.Refusal;
 import java.time.Instant;
-import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
@@ -32,7 +27,7 @@ public class Wastebasket {
     private final ConfirmedSections sections;
     private final PersonFiles files;
     private final Catalog catalog;
-    private final DestroyContent destroy;
+    private final DestroyPapers destroying;
     private final PracticeCalendar calendar;
     private final ApplicationEventPublisher events;
 
@@ -42,7 +37,7 @@ public class Wastebasket {
             ConfirmedSections sections,
             PersonFiles files,
             Catalog catalog,
-            DestroyContent destroy,
+            DestroyPapers destroying,
             PracticeCalendar calendar,
             ApplicationEventPublisher events) {
         this.documents = documents;
@@ -50,7 +45,7 @@ public class Wastebasket {
         this.sections = sections;
         this.files = files;
         this.catalog = catalog;
-        this.destroy = destroy;
+        this.destroying = destroying;
         this.calendar = calendar;
         this.events = events;
     }
@@ -119,28 +114,10 @@ public class Wastebasket {
         if (ids.isEmpty() || ids.size() > ChangeDocuments.MOST_AT_ONCE) {
             throw Refusal.invalid("documents", "Choose from 1 to " + ChangeDocuments.MOST_AT_ONCE + " papers.");
         }
-        Set<String> hashes = new LinkedHashSet<>();
-        for (UUID id : ids) {
-            FiledDocument document =
-                    stored.findInWastebasket(id).orElseThrow(() -> Refusal.notFound("paper in the wastebasket"));
-            files.visible(viewer, document.fileId());
-            // the person before the paper, as everybody who holds both
-            files.lock(List.of(document.fileId()));
-            List<String> own = document.versions().stream()
-                    .map(DocumentVersion::sha256)
-                    .distinct()
-                    .toList();
-            hashes.addAll(own);
-            documents.changed(
-                    viewer.actor(),
-                    document,
-                    "destroyed",
-                    "destroyed “" + document.name() + "” for good (“" + reason.strip() + "”); SHA-256 "
-                            + String.join(", ", own));
-            events.publishEvent(new DocumentDestroyed(document.fileId(), id));
-            stored.delete(document);
-            stored.flush();
-        }
-        hashes.forEach(destroy::unlessUsed);
+        List<FiledDocument> papers = ids.stream()
+                .map(id -> stored.findInWastebasket(id).orElseThrow(() -> Refusal.notFound("paper in the wastebasket")))
+                .toList();
+        papers.forEach(p -> files.visible(viewer, p.fileId()));
+        destroying.destroy(viewer.actor(), papers, reason.strip());
     }
 }

@@ -1,6 +1,7 @@
 package app.denfold.server.finding.index;
 
 import app.denfold.server.catalog.CatalogEvents.RulesChanged;
+import app.denfold.server.documents.DocumentEvents.DocumentDestroyed;
 import app.denfold.server.documents.DocumentEvents.FileContentChanged;
 import app.denfold.server.people.PeopleEvents.PersonChanged;
 import app.denfold.server.reading.PaperRead;
@@ -20,6 +21,11 @@ class FindEvents {
     @EventListener
     void on(FileContentChanged event) {
         index.queue(event.documentId());
+    }
+
+    @EventListener
+    void on(DocumentDestroyed event) {
+        index.forget(event.documentId());
     }
 
     @EventListener

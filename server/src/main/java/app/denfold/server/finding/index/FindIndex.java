@@ -149,6 +149,11 @@ class FindIndex {
         return passes;
     }
 
+    /** Takes part in the transaction that destroys it. */
+    void forget(UUID documentId) {
+        store.remove(documentId);
+    }
+
     private void index(UUID documentId, int most) {
         transactions.executeWithoutResult(t -> {
             Optional<FiledDocument> document = documents.outsideWastebasket(documentId);

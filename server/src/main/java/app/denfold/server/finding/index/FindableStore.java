@@ -192,7 +192,21 @@ class FindableStore {
         return day == null ? null : day.toString();
     }
 
+    /** With the words that no other paper holds, in one order as above: what is destroyed is not suggested to anybody. */
     void remove(UUID documentId) {
-        sql.sql("delete from findable where document_id = ?").param(documentId).update();
+        sql.sql("""
+                with gone as (
+                  delete from findable where document_id = :id returning words
+                ), doomed as (
+                  select w.word from find_word w
+                  join (select distinct l.lexeme from gone cross join unnest(gone.words) as l) as held on held.lexeme = w.word
+                  where not exists (
+                    select 1 from findable f where f.document_id <> :id
+                    and f.words @@ ('''' || replace(replace(w.word, '\\', '\\\\'), '''', '''''') || '''')::tsquery
+                  )
+                  order by w.word for update of w
+                )
+                delete from find_word w using doomed where w.word = doomed.word
+                """).param("id", documentId).update();
     }
 }

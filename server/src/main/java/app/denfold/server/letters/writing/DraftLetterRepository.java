@@ -27,6 +27,13 @@ public interface DraftLetterRepository extends JpaRepository<DraftLetter, UUID> 
     @Query("update DraftLetter l set l.previewSha256 = :sha256, l.previewOf = :of where l.id = :id")
     void show(UUID id, String sha256, String of);
 
+    @Query("select distinct l.previewSha256 from DraftLetter l where l.fileId = :file and l.previewSha256 is not null")
+    List<String> findPreviewsOf(UUID file);
+
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query("delete from DraftLetter l where l.fileId = :file")
+    void deleteOf(UUID file);
+
     boolean existsByPreviewSha256(String sha256);
 
     /** Of two who file it at once, the second waits and finds it filed. */

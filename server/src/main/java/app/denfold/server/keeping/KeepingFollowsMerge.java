@@ -1,4 +1,4 @@
-package app.denfold.server.chasing;
+package app.denfold.server.keeping;
 
 import app.denfold.server.merging.FileRowsStore;
 import app.denfold.server.merging.FileRowsStore.Rows;
@@ -6,12 +6,12 @@ import app.denfold.server.merging.FollowsMerge;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 
-/** Notices sent about a person go along when files are merged. */
+/** A file on hold holds the one it is merged into. */
 @Configuration
-class NoticesFollowMerge {
+class KeepingFollowsMerge {
 
     @Bean
-    FollowsMerge noticesFollow(FileRowsStore rows) {
-        return rows.follow(Rows.of("notice", "notice", "notices"));
+    FollowsMerge keepingHoldsFollow(FileRowsStore rows) {
+        return rows.follow(Rows.of("keeping_hold", "hold", "holds").versioned());
     }
 }
