@@ -7,7 +7,6 @@ import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.Lock;
@@ -15,7 +14,6 @@ import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 import org.springframework.data.jpa.repository.QueryHints;
 import org.springframework.data.repository.ListCrudRepository;
-import org.springframework.transaction.annotation.Transactional;
 
 interface NoticeRepository extends ListCrudRepository<Notice, UUID> {
 
@@ -119,24 +117,4 @@ interface NoticeRepository extends ListCrudRepository<Notice, UUID> {
                     and exists (select 1 from told o where o.notice_id = n.id and o.file_id <> :file)
                     """, nativeQuery = true)
     void handOnShared(UUID file);
-
-    /**
-     * Notes at once that the mail server has taken a mail. That is not waited for until it is on disk: it is to survive the
-     * end of this process, not of the database, which would cost more than the mail itself.
-     */
-    @Transactional
-    @Modifying
-    @Query(value = """
-                    with quick as (select set_config('synchronous_commit', 'off', true))
-                    insert into notice_handed_over select :id from quick on conflict do nothing
-                    """, nativeQuery = true)
-    void noteHandedOver(UUID id);
-
-    /** Those of these that the mail server has taken; a table without an entity, hence SQL. */
-    @Query(value = "select notice_id from notice_handed_over where notice_id in (:ids)", nativeQuery = true)
-    Set<UUID> findHandedOver(Collection<UUID> ids);
-
-    @Modifying
-    @Query(value = "delete from notice_handed_over where notice_id in (:ids)", nativeQuery = true)
-    void forgetHandedOver(Collection<UUID> ids);
 }

@@ -34,6 +34,8 @@ import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
 import org.springframework.core.task.TaskRejectedException;
 import org.springframework.dao.ConcurrencyFailureException;
 import org.springframework.data.domain.Limit;
@@ -65,6 +67,7 @@ class SendMailJob {
     private static final Duration QUICK = Duration.ofMillis(200);
 
     private final NoticeRepository notices;
+    private final HandedOverStore handedOver;
     private final JavaMailSenderImpl mail;
     private final PracticeSettings settings;
     private final PracticeCalendar calendar;
@@ -87,18 +90,20 @@ class SendMailJob {
 
     SendMailJob(
             NoticeRepository notices,
+            HandedOverStore handedOver,
             JavaMailSenderImpl mail,
             PracticeSettings settings,
             PracticeCalendar calendar,
             AuditTrail trail,
             TransactionTemplate transactions,
-            @Qualifier(MailThreads.NAME) ThreadPoolTaskExecutor threads,
+            @Qualifier(Threads.NAME) ThreadPoolTaskExecutor threads,
             ObjectProvider<Attachments> attachments,
             ObjectProvider<LastLook> lastLooks,
             MailForm form,
             @Value("${denfold.mail-abandoned:PT2M}") Duration abandoned) {
         this.abandoned = abandoned;
         this.notices = notices;
+        this.handedOver = handedOver;
         this.mail = mail;
         this.settings = settings;
         this.calendar = calendar;
@@ -134,7 +139,7 @@ class SendMailJob {
             return;
         }
         List<UUID> ids = stuck.stream().map(Notice::id).toList();
-        Set<UUID> taken = notices.findHandedOver(ids);
+        Set<UUID> taken = handedOver.among(ids);
         for (Notice notice : stuck) {
             if (taken.contains(notice.id())) {
                 note(notice, Optional.empty());
@@ -142,7 +147,7 @@ class SendMailJob {
                 notice.release();
             }
         }
-        notices.forgetHandedOver(ids);
+        handedOver.forget(ids);
     }
 
     private void begin() {
@@ -209,7 +214,7 @@ class SendMailJob {
             if (tried.isEmpty() || isQuick(begun)) {
                 Optional<Exception> failed = handOver(connection, notice, look);
                 if (failed.isEmpty()) {
-                    notices.noteHandedOver(notice.id());
+                    handedOver.note(notice.id());
                 }
                 tried.put(notice.id(), failed);
             }
@@ -226,7 +231,7 @@ class SendMailJob {
                 transactions.executeWithoutResult(t -> {
                     notices.findAllById(claimed.stream().map(Notice::id).toList())
                             .forEach(n -> note(n, tried.get(n.id())));
-                    notices.forgetHandedOver(tried.keySet());
+                    handedOver.forget(tried.keySet());
                 });
                 return;
             } catch (ConcurrencyFailureException changed) {
@@ -318,5 +323,26 @@ class SendMailJob {
     private void note(Notice notice, String action, String sentence) {
         trail.record(new AuditEntry(
                 Actor.system("Mail"), action, notice.fileId(), notice.documentId(), notice.types(), sentence));
+    }
+
+    /** Threads of their own for talking to the mail server: while that is slow, nothing else waits. */
+    @Configuration
+    static class Threads {
+
+        static final String NAME = "mailExecutor";
+
+        static {
+            // else the mail library searches the whole class path for it, for each part of each mail
+            System.setProperty("jakarta.mail.util.StreamProvider", "org.eclipse.angus.mail.util.MailStreamProvider");
+        }
+
+        @Bean(name = NAME, defaultCandidate = false)
+        ThreadPoolTaskExecutor mailExecutor() {
+            ThreadPoolTaskExecutor threads = new ThreadPoolTaskExecutor();
+            threads.setCorePoolSize(2);
+            threads.setThreadNamePrefix("mail-");
+            threads.setWaitForTasksToCompleteOnShutdown(false);
+            return threads;
+        }
     }
 }
