@@ -10,6 +10,7 @@ import java.time.LocalTime;
 import java.util.Arrays;
 import java.util.List;
 import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.annotations.OptimisticLock;
 import org.hibernate.type.SqlTypes;
 import org.jspecify.annotations.Nullable;
 
@@ -33,6 +34,8 @@ class KeptSendingRules {
     private LocalTime opens;
     private LocalTime closes;
     private int mostMonthly;
+    /** A run is no change of the rules: whoever is just changing them is not disturbed. */
+    @OptimisticLock(excluded = true)
     private @Nullable LocalDate lastRunOn;
 
     @SuppressWarnings("NullAway.Init")

@@ -66,6 +66,16 @@ class PlansTest {
         chasing = new ChasingPractice(api);
     }
 
+    @Test
+    void aMorningDisturbsNobodyWhoIsJustChangingTheRules() throws Exception {
+        Api.Answer before = api.get("/api/sending-rules");
+        morning.run();
+        Map<String, Object> change =
+                Map.of("changes", before.<Integer>at("$.changes"), "rules", before.<Map<String, Object>>at("$.rules"));
+        assertThat(api.send(HttpMethod.PUT, "/api/sending-rules", change).status())
+                .isEqualTo(204);
+    }
+
     private List<String> subjects(String address) {
         return TestMail.messagesTo(address).stream().map(PlansTest::subject).toList();
     }
