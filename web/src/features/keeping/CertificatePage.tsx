@@ -23,10 +23,9 @@ export function CertificatePage() {
             </div>
             <h2>Certificate of destruction</h2>
             <p>
-              {practice?.name} destroyed {files.length === 1 ? "this file" : `these ${files.length} files`}{" "}
-              for good, with all papers in {files.length === 1 ? "it" : "them"} and all that was known of the{" "}
-              {files.length === 1 ? "person" : "people"}. Each had been kept for as long as the practice's
-              rules ask, and none was on hold.
+              {files.length === 1
+                ? `${practice?.name} destroyed this file for good, with all papers in it and all that was known of the person. It had been kept for as long as the practice's rules ask, and was not on hold.`
+                : `${practice?.name} destroyed these ${files.length} files for good, with all papers in them and all that was known of the people. Each had been kept for as long as the practice's rules ask, and none was on hold.`}
             </p>
             <table className="accounts-table">
               <thead>

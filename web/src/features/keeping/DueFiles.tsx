@@ -18,7 +18,7 @@ export function DueFiles({ all }: { all: KeepingAll }) {
   return (
     <section>
       <div className="checklist-head">
-        <h2>May leave now</h2>
+        <h2>Ready to destroy</h2>
         <span className="muted">
           {all.dueCount === 0
             ? "No file has been kept for as long as the rules ask."
@@ -116,14 +116,15 @@ function DestroyModal({
           .map((file) => file.name)
           .join(", ")}
         {files.length > 5 ? ` and ${files.length - 5} more` : ""}: {counted(papers, "paper")} and all that is
-        known of these people. <strong>Nobody can bring them back.</strong>
+        known of {files.length === 1 ? "this person" : "these people"}.{" "}
+        <strong>Nobody can bring that back.</strong>
       </p>
       <p className="muted">
         What stays: a certificate without names, and the trail, which cannot forget. Copies that were sent
         out, and back-ups, are not reached.
       </p>
       <Checkbox checked={sure} onChange={(e) => setSure(e.target.checked)}>
-        I have looked at these files and they may leave.
+        I have looked at what is destroyed, and it can go.
       </Checkbox>
       {destroy.error && <Alert type="error" title={wordsOf(destroy.error)} className="keeping-alert" />}
     </Modal>

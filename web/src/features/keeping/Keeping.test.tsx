@@ -28,8 +28,8 @@ const KEEPING = {
 
 const AROUND = {
   "GET /api/kinds": [
-    { code: "applicant", label: "Applicant", facts: [] },
-    { code: "employee", label: "Employee", facts: [] },
+    { code: "applicant", label: "Applicant", plural: "Applicants", facts: [] },
+    { code: "employee", label: "Employee", plural: "Employees", facts: [] },
   ],
   "GET /api/document-types": [],
 };
@@ -45,10 +45,10 @@ test("files are destroyed only when somebody says that they were looked at", asy
   expect(screen.getByRole<HTMLButtonElement>("button", { name: "Destroy" }).disabled).toBe(true);
   fireEvent.click(screen.getByRole("checkbox", { name: "Choose Runa Feldt" }));
   fireEvent.click(screen.getByRole("button", { name: "Destroy 1 file" }));
-  await screen.findByText("Nobody can bring them back.");
+  await screen.findByText("Nobody can bring that back.");
   const [, sure] = screen.getAllByRole<HTMLButtonElement>("button", { name: "Destroy 1 file" });
   expect(sure?.disabled).toBe(true);
-  fireEvent.click(screen.getByRole("checkbox", { name: /I have looked at these files/ }));
+  fireEvent.click(screen.getByRole("checkbox", { name: /I have looked at what is destroyed/ }));
   fireEvent.click(sure as HTMLElement);
   await screen.findByText(/are being destroyed/);
   expect(calls.find((c) => c.method === "POST")?.body).toEqual({ files: ["f1"] });
@@ -62,7 +62,7 @@ test("a rule is saved once its effect was seen", async () => {
     "PUT /api/keeping": {},
   });
   show(<KeepingSetUp />);
-  fireEvent.change(await screen.findByLabelText("Months for Applicant"), { target: { value: "3" } });
+  fireEvent.change(await screen.findByLabelText("Months for Applicants"), { target: { value: "3" } });
   fireEvent.click(screen.getByRole("button", { name: "See the effect" }));
   await screen.findByText("5 files could leave at once; now 2 can. Nothing is destroyed by itself.");
   fireEvent.click(screen.getByRole("button", { name: "Save" }));

@@ -7,6 +7,10 @@ import { typesOptions } from "../catalog/typeQueries";
 import { kindsOptions } from "../people/fileQueries";
 import type { KeepingAll, KeepingPeriods } from "./keepingQueries";
 
+/** Long periods are easier to take in as years. */
+const inYears = (months: number) =>
+  months >= 12 && months % 12 === 0 ? ` (${months / 12} ${months === 12 ? "year" : "years"})` : "";
+
 type Known = { code: string; label: string };
 
 /** The rules as sentences; before they are saved it is said how many files could leave at once. */
@@ -72,7 +76,7 @@ export function KeepingRules({ all }: { all: KeepingAll }) {
         start="Files of"
         keep="are kept for"
         add="Add a kind"
-        known={kinds}
+        known={kinds.map(({ code, plural }) => ({ code, label: plural }))}
         periods={rules.kinds}
         onChange={(next) => change({ kinds: next })}
       />
@@ -124,7 +128,7 @@ function Periods({
                 onChange(periods.map((p) => (p.code === period.code ? { ...p, months: months ?? 0 } : p)))
               }
             />{" "}
-            months after the person's last day.
+            months{inYears(period.months)} after the person's last day.
             <Button
               type="text"
               size="small"

@@ -180,7 +180,8 @@ class KeepingTest {
                     """).params(file, shared).update();
         }
         change(api, rules(Map.of("client", 6), Map.of()));
-        assertThat(tablesWith("Zimtschnecke")).contains("person_file", "visit", "comment", "notice", "findable");
+        await().untilAsserted(() -> assertThat(tablesWith("Zimtschnecke"))
+                .contains("person_file", "visit", "comment", "notice", "findable", "find_word"));
 
         UUID certificate = destroy(api, gone).id("$.certificate");
         await().untilAsserted(() -> assertThat(

@@ -56,8 +56,8 @@ public final class FoundPerson {
         return Pattern.compile("(?m)^[ \\t]*(?i:" + labels + ")(?:" + SIGN + ")" + value);
     }
 
-    /** @param order how days are meant that could be two */
-    public static Found in(String text, FoundDates.Order order) {
+    /** @param order how days are meant that could be two; null when that is not known */
+    public static Found in(String text, FoundDates.@Nullable Order order) {
         String given = first(GIVEN, text).orElse(null);
         String family = first(FAMILY, text).orElse(null);
         Matcher turned = TURNED.matcher(text);

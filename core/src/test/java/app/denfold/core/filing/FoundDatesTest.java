@@ -49,9 +49,17 @@ class FoundDatesTest {
 
     @Test
     void dayAndMonthAreDoubtfulOnlyWhereBothWaysAreDays() {
-        FoundDates.Found doubtful = FoundDates.in("03/04/2026", Order.DAY_FIRST).get(0);
+        FoundDates.Found doubtful = FoundDates.in("03/04/2026", null).get(0);
         assertThat(doubtful.day()).isEqualTo("2026-04-03");
         assertThat(doubtful.doubtful()).isTrue();
+        assertThat(FoundDates.in("03/04/2026", Order.DAY_FIRST).get(0).doubtful())
+                .as("the practice decides")
+                .isFalse();
+        assertThat(FoundDates.in("Born 25/12/1990. Dated 03/04/2026", null)
+                        .get(1)
+                        .doubtful())
+                .as("another day of the paper decides")
+                .isFalse();
         assertThat(FoundDates.in("03/04/2026", Order.MONTH_FIRST).get(0).day()).isEqualTo("2026-03-04");
         assertThat(FoundDates.in("04/04/2026", Order.DAY_FIRST).get(0).doubtful())
                 .isFalse();
@@ -122,7 +130,7 @@ class FoundDatesTest {
     @Test
     void aDoubtfulDayIsProposedWithHalfTheConfidenceAndSaysWhy() {
         Proposal<LocalDate> day = FoundDates.propose(
-                        FoundDates.in("Dated 03/04/2026", Order.DAY_FIRST), Role.DOCUMENT, LocalDate.of(2026, 11, 25))
+                        FoundDates.in("Dated 03/04/2026", null), Role.DOCUMENT, LocalDate.of(2026, 11, 25))
                 .get(0);
         assertThat(day.confidence()).isLessThan(0.5);
         assertThat(day.reason()).contains("other way round");

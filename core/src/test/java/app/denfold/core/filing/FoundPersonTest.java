@@ -64,7 +64,10 @@ class FoundPersonTest {
         assertThat(in("Dear Edie Penhallow,\nwe write to tell you of the season.")
                         .isNothing())
                 .isTrue();
-        assertThat(in("Date of birth: 03/04/2015").birthDate()).isNull();
+        assertThat(FoundPerson.in("Date of birth: 03/04/2015", null).birthDate())
+                .as("nobody knows how the practice writes days")
+                .isNull();
+        assertThat(in("Date of birth: 03/04/2015").birthDate()).isEqualTo(LocalDate.of(2015, 4, 3));
         assertThat(in("Date of birth: 23/04/2015").birthDate()).isEqualTo(LocalDate.of(2015, 4, 23));
         assertThat(in("the name: of the horse").familyName()).isNull();
     }
