@@ -18,6 +18,7 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Supplier;
@@ -32,11 +33,14 @@ public final class PageCodes {
             BarcodeFormat.CODE_128,
             BarcodeFormat.CODE_39);
 
+    /** @param kind such as {@code qr-code} or {@code code-128} @param value what it says */
+    public record Code(String kind, String value) {}
+
     private PageCodes() {}
 
     /** @param grey the page at about 150 dots an inch or more, one byte a pixel */
-    public static List<String> on(BufferedImage grey) {
-        Set<String> found = new LinkedHashSet<>();
+    public static List<Code> on(BufferedImage grey) {
+        Set<Code> found = new LinkedHashSet<>();
         for (BufferedImage part : BusyParts.of(grey)) {
             readFirst(part, found);
         }
@@ -51,7 +55,7 @@ public final class PageCodes {
      * Tries a part of the page as it is and in other views, until one can be read: line codes are read along straight
      * rows of pixels, specks vanish when the picture is made smaller, and some angles suit a reader better than others.
      */
-    private static void readFirst(BufferedImage part, Set<String> found) {
+    private static void readFirst(BufferedImage part, Set<Code> found) {
         List<Supplier<BufferedImage>> views = List.of(
                 () -> part,
                 () -> smaller(part),
@@ -76,7 +80,7 @@ public final class PageCodes {
         return half;
     }
 
-    private static boolean read(LuminanceSource light, boolean hard, Set<String> found) {
+    private static boolean read(LuminanceSource light, boolean hard, Set<Code> found) {
         Map<DecodeHintType, Object> hints = new EnumMap<>(DecodeHintType.class);
         hints.put(DecodeHintType.POSSIBLE_FORMATS, FORMATS);
         if (hard) {
@@ -90,7 +94,12 @@ public final class PageCodes {
                 // a few stripes of a drawing can look like a very short code
                 if (result.getText().length() >= 3) {
                     any = true;
-                    found.add(result.getText());
+                    found.add(new Code(
+                            result.getBarcodeFormat()
+                                    .name()
+                                    .toLowerCase(Locale.ROOT)
+                                    .replace('_', '-'),
+                            result.getText()));
                 }
             }
             return any;

@@ -1,7 +1,9 @@
 package app.denfold.paper.reading;
 
+import app.denfold.paper.codes.PageCodes;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 
 /**
  * What was found on one page.
@@ -13,6 +15,8 @@ import java.util.Map;
  * @param blank whether nothing is on it
  * @param form values of the fields of a fillable PDF that stand on this page, by their names
  * @param boxes where each word of the text stands, words being parted by white space; empty when that is not known
+ * @param codeKinds of which kind each of the codes is, in their order, such as {@code qr-code}
+ * @param confidence how sure recognition is of the text on average, from 0 to 100; null where it was not recognised
  * @param perceptualHash a difference hash of the upright page, 64 hexadecimal digits; empty when it was not drawn
  */
 public record PageFacts(
@@ -24,9 +28,12 @@ public record PageFacts(
         List<String> codes,
         boolean blank,
         String perceptualHash,
-        Map<String, String> form) {
+        Map<String, String> form,
+        List<String> codeKinds,
+        @Nullable Integer confidence) {
 
     public PageFacts {
+        codeKinds = codeKinds == null ? List.of() : List.copyOf(codeKinds);
         boxes = boxes == null ? List.of() : List.copyOf(boxes);
         codes = List.copyOf(codes);
         form = form == null ? Map.of() : Map.copyOf(form);
@@ -37,10 +44,21 @@ public record PageFacts(
             int turn,
             PlacedText text,
             TextFrom textFrom,
-            List<String> codes,
+            List<PageCodes.Code> codes,
             boolean blank,
             String perceptualHash) {
-        this(number, turn, text.text(), text.boxes(), textFrom, codes, blank, perceptualHash, Map.of());
+        this(
+                number,
+                turn,
+                text.text(),
+                text.boxes(),
+                textFrom,
+                codes.stream().map(PageCodes.Code::value).toList(),
+                blank,
+                perceptualHash,
+                Map.of(),
+                codes.stream().map(PageCodes.Code::kind).toList(),
+                text.confidence());
     }
 
     /** The same page with the values that were filled into it, which are words of the page as well. */
@@ -53,7 +71,17 @@ public record PageFacts(
                 (name, value) -> words.append('\n').append(name).append(": ").append(value));
         List<WordBox> places = PlacedText.filledUp(boxes, words.toString());
         return new PageFacts(
-                number, turn, words.toString(), places, TextFrom.LAYER, codes, false, perceptualHash, values);
+                number,
+                turn,
+                words.toString(),
+                places,
+                TextFrom.LAYER,
+                codes,
+                false,
+                perceptualHash,
+                values,
+                codeKinds,
+                confidence);
     }
 
     /** Where the text comes from. */

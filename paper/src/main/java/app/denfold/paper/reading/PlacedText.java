@@ -3,15 +3,23 @@ package app.denfold.paper.reading;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Words in reading order with their places.
  *
  * @param boxes one for each word of the text as white space parts it
+ * @param confidence how sure recognition is of these words on average, from 0 to 100; null where they were not recognised
  */
-public record PlacedText(String text, List<WordBox> boxes) {
+public record PlacedText(
+        String text, List<WordBox> boxes, @Nullable Integer confidence) {
 
     public static final PlacedText NONE = new PlacedText("", List.of());
+
+    /** Words that the file holds. */
+    public PlacedText(String text, List<WordBox> boxes) {
+        this(text, boxes, null);
+    }
 
     /** @throws IllegalArgumentException when words and boxes do not answer each other */
     public PlacedText {

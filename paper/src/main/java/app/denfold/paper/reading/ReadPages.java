@@ -147,7 +147,7 @@ public final class ReadPages {
                     page, 0, layer, PageFacts.TextFrom.LAYER, PageCodes.on(grey), false, PerceptualHash.hash(grey));
         }
         PerceptualHash.Ink ink = PerceptualHash.ink(grey);
-        List<String> codes = ink == PerceptualHash.Ink.NONE ? List.of() : PageCodes.on(grey);
+        List<PageCodes.Code> codes = ink == PerceptualHash.Ink.NONE ? List.of() : PageCodes.on(grey);
         if (ink == PerceptualHash.Ink.NONE || !settings.recognise() || !Recognise.isThere()) {
             boolean blank = ink == PerceptualHash.Ink.NONE && drawn.whole();
             return new PageFacts(
@@ -161,7 +161,8 @@ public final class ReadPages {
     }
 
     /** What could not be read as it is, read with its contrast raised; without a word on it, such a page is blank. */
-    private static PageFacts faint(int page, BufferedImage grey, List<String> codes, boolean whole, Settings settings)
+    private static PageFacts faint(
+            int page, BufferedImage grey, List<PageCodes.Code> codes, boolean whole, Settings settings)
             throws IOException {
         PageFacts raised = recognised(page, PerceptualHash.raised(grey), codes, settings);
         boolean nothing = raised.textFrom() == PageFacts.TextFrom.NONE && codes.isEmpty() && whole;
@@ -171,7 +172,7 @@ public final class ReadPages {
                 : raised;
     }
 
-    private static PageFacts recognised(int page, BufferedImage grey, List<String> codes, Settings settings)
+    private static PageFacts recognised(int page, BufferedImage grey, List<PageCodes.Code> codes, Settings settings)
             throws IOException {
         int turn = Recognise.turn(grey);
         BufferedImage upright = Turned.by(grey, turn);
@@ -192,7 +193,8 @@ public final class ReadPages {
         for (int i = from - 1; i < pages.size(); i++) {
             String text = pages.get(i).strip();
             PageFacts.TextFrom textFrom = text.isBlank() ? PageFacts.TextFrom.NONE : PageFacts.TextFrom.LAYER;
-            each.accept(new PageFacts(i + 1, 0, text, List.of(), textFrom, List.of(), text.isBlank(), "", Map.of()));
+            each.accept(new PageFacts(
+                    i + 1, 0, text, List.of(), textFrom, List.of(), text.isBlank(), "", Map.of(), List.of(), null));
         }
     }
 }

@@ -76,6 +76,7 @@ public final class Recognise {
     public static PlacedText words(List<String> table, int width, int height) {
         StringBuilder text = new StringBuilder();
         List<WordBox> boxes = new ArrayList<>();
+        double confidence = 0;
         String paragraph = "";
         String line = "";
         for (String row : table) {
@@ -91,12 +92,14 @@ public final class Recognise {
             paragraph = inParagraph;
             line = inLine;
             text.append(cells[11].strip().replaceAll("\\s+", "_"));
+            confidence += Math.max(0, Double.parseDouble(cells[10]));
             double left = Double.parseDouble(cells[6]);
             double top = Double.parseDouble(cells[7]);
             boxes.add(WordBox.of(
                     left, top, left + Double.parseDouble(cells[8]), top + Double.parseDouble(cells[9]), width, height));
         }
-        return new PlacedText(text.toString(), boxes);
+        return new PlacedText(
+                text.toString(), boxes, boxes.isEmpty() ? null : (int) Math.round(confidence / boxes.size()));
     }
 
     private static String run(BufferedImage page, List<String> options) throws IOException {

@@ -21,6 +21,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -121,7 +122,9 @@ class ReadPagesTest {
     @MethodSource("codes")
     void codesAreReadAnywhereTurnedAndThroughNoise(BarcodeFormat format, double degrees) throws WriterException {
         BufferedImage page = DrawnPages.scanned(DrawnPages.code(format, "O-0147", degrees), 0.6, 7);
-        assertThat(PageCodes.on(page)).containsExactly("O-0147");
+        assertThat(PageCodes.on(page))
+                .containsExactly(new PageCodes.Code(
+                        format.name().toLowerCase(Locale.ROOT).replace('_', '-'), "O-0147"));
     }
 
     @Test
