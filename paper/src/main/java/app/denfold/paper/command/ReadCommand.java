@@ -3,7 +3,6 @@ package app.denfold.paper.command;
 import app.denfold.core.dates.DayOrder;
 import app.denfold.core.dates.PageDates;
 import app.denfold.core.dates.PaperDate;
-import app.denfold.paper.Format;
 import app.denfold.paper.reading.PageFacts;
 import app.denfold.paper.reading.ReadPages;
 import app.denfold.paper.reading.ReadPaper;
@@ -166,7 +165,7 @@ public final class ReadCommand {
         Reading reading = ReadPaper.read(file, name.equals("-") ? "" : String.valueOf(file.getFileName()));
         Map<String, @Nullable Object> told = new LinkedHashMap<>();
         told.put("file", name);
-        told.put("format", format(reading) == null ? null : format(reading).name());
+        told.put("format", format(reading));
         List<Object> pages = new ArrayList<>();
         List<Object> dates = new ArrayList<>();
         told.put("pages", pages);
@@ -190,11 +189,11 @@ public final class ReadCommand {
         return why == null ? READ : LEFT;
     }
 
-    private static @Nullable Format format(Reading reading) {
+    private static @Nullable String format(Reading reading) {
         if (reading instanceof Reading.Readable readable) {
-            return readable.format();
+            return readable.format().name();
         }
-        return reading instanceof Reading.SetAside aside ? aside.format() : null;
+        return reading instanceof Reading.SetAside aside ? aside.format().name() : null;
     }
 
     private static Map<String, @Nullable Object> page(PageFacts page) {
