@@ -6,10 +6,14 @@ import app.denfold.paper.drawing.ImagePages;
 import app.denfold.paper.drawing.TextOfPaper;
 import java.awt.Dimension;
 import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
 import java.util.Optional;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipFile;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.encryption.InvalidPasswordException;
 import org.apache.tika.detect.DefaultDetector;
@@ -25,6 +29,9 @@ public final class ReadPaper {
 
     /** The most pages of one paper. */
     static final int MOST_PAGES = 5_000;
+
+    private static final int MOST_OF_TEXT = 1 << 16;
+    private static final int MOST_OF_MANIFEST = 1 << 20;
 
     private static final String UNKNOWN = "application/octet-stream";
 
@@ -61,7 +68,8 @@ public final class ReadPaper {
             return locked(Format.claimedBy(fileName).orElse(Format.DOCX));
         }
         Optional<Format> claimed = Format.claimedBy(fileName);
-        Optional<Format> actual = format(found, claimed);
+        Optional<Format> actual =
+                claimed.filter(Format::isPlainText).isPresent() && isText(file) ? claimed : format(found, claimed);
         if (actual.isEmpty()) {
             return claimed.isPresent()
                     ? brokenOrOther(claimed.get(), found, fileName)
@@ -69,10 +77,42 @@ public final class ReadPaper {
                             + "” is none of the formats taken in: PDF, images, office files, text, web pages, mail"
                             + " messages, sound and video.");
         }
-        if (claimed.isPresent() && claimed.get() != actual.get()) {
+        // a sound is a sound, and a text document one, whichever of their formats the name says
+        if (claimed.isPresent() && !claimed.get().label().equals(actual.get().label())) {
             return mismatch(fileName, claimed.get(), actual.get().label());
         }
-        return pages(file, actual.get());
+        return isLocked(file, actual.get()) ? locked(actual.get()) : pages(file, actual.get());
+    }
+
+    /** Whether a file holds characters only, whatever they look like: a note can begin as a mail or a program does. */
+    private static boolean isText(Path file) throws IOException {
+        try (InputStream in = Files.newInputStream(file)) {
+            for (byte one : in.readNBytes(MOST_OF_TEXT)) {
+                boolean isSpace = one == '\t' || one == '\n' || one == '\r' || one == '\f';
+                if (one >= 0 && one < ' ' && !isSpace) {
+                    return false;
+                }
+            }
+            return true;
+        }
+    }
+
+    /** An OpenDocument file tells in its manifest that its parts are encrypted (OpenDocument 1.3, part 2, 3.4). */
+    private static boolean isLocked(Path file, Format format) {
+        if (format != Format.ODT && format != Format.ODS && format != Format.ODP) {
+            return false;
+        }
+        try (ZipFile zip = new ZipFile(file.toFile())) {
+            ZipEntry manifest = zip.getEntry("META-INF/manifest.xml");
+            if (manifest == null) {
+                return false;
+            }
+            try (InputStream in = zip.getInputStream(manifest)) {
+                return new String(in.readNBytes(MOST_OF_MANIFEST), StandardCharsets.UTF_8).contains("encryption-data");
+            }
+        } catch (IOException broken) {
+            return false;
+        }
     }
 
     private static String mediaType(Path file) throws IOException {
