@@ -46,4 +46,13 @@ record Mention(
         LocalDate meant = order == DayOrder.DAY_FIRST ? dayFirst : monthFirst;
         return meant != null ? meant : order == DayOrder.DAY_FIRST ? monthFirst : dayFirst;
     }
+
+    /** The other of two readings; null where there is none. */
+    @Nullable
+    LocalDate otherThan(LocalDate day) {
+        if (!isAmbiguous()) {
+            return null;
+        }
+        return day.equals(dayFirst) ? monthFirst : dayFirst;
+    }
 }

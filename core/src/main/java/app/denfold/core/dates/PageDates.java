@@ -148,6 +148,8 @@ public final class PageDates {
                 told.isTold(),
                 text.substring(told.from() < 0 ? mention.start() : told.from(), mention.end())
                         .strip(),
+                text.substring(mention.start(), mention.end()).strip(),
+                mention.otherThan(day),
                 told.label(),
                 told.from() < 0 ? mention.start() : told.from(),
                 isDoubtful,
@@ -332,6 +334,8 @@ public final class PageDates {
                             anchor.get().sure(),
                             true,
                             quote,
+                            quote,
+                            null,
                             null,
                             duration.start(),
                             false,

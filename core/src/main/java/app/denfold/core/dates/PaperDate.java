@@ -10,6 +10,8 @@ import org.jspecify.annotations.Nullable;
  * @param told whether words, a heading or the place on the page tell the role; else it is only what such days mostly are
  * @param quote as it stands on the page, word for word, with what tells the role where that stands before it on the line; of
  *     a day that was computed, the words that tell how
+ * @param written the day alone, as it stands on the page
+ * @param otherWay what the day is with day and month the other way round; null where that is no other day
  * @param label the words that tell the role, word for word; null where there are none
  * @param at where the quote begins, in characters from 0
  * @param doubtful whether day and month could be the other way round
@@ -21,12 +23,14 @@ public record PaperDate(
         boolean sure,
         boolean told,
         String quote,
+        String written,
+        @Nullable LocalDate otherWay,
         @Nullable String label,
         int at,
         boolean doubtful,
         boolean computed) {
 
     PaperDate doubted() {
-        return new PaperDate(day, role, false, told, quote, label, at, doubtful, computed);
+        return new PaperDate(day, role, false, told, quote, written, otherWay, label, at, doubtful, computed);
     }
 }

@@ -31,7 +31,9 @@ public final class FoundDates {
     }
 
     /**
-     * @param written as it stands in the text, with the words that tell what it is where they stand before it
+     * @param written as it stands in the text
+     * @param quote the same with the words that tell what it is, where they stand before it on its line
+     * @param otherWay the day with day and month the other way round; null where that is no other day
      * @param word that tells what it is; null where none does
      * @param doubtful whether day and month could be the other way round
      * @param sure whether both the day and what it is are told beyond doubt
@@ -41,6 +43,8 @@ public final class FoundDates {
             LocalDate day,
             Role role,
             String written,
+            String quote,
+            @Nullable LocalDate otherWay,
             @Nullable String word,
             boolean doubtful,
             boolean sure,
@@ -68,7 +72,15 @@ public final class FoundDates {
 
     private static Found found(PaperDate date) {
         return new Found(
-                date.day(), role(date), date.quote(), date.label(), date.doubtful(), date.sure(), date.computed());
+                date.day(),
+                role(date),
+                date.written(),
+                date.quote(),
+                date.otherWay(),
+                date.label(),
+                date.doubtful(),
+                date.sure(),
+                date.computed());
     }
 
     private static Role role(PaperDate date) {
@@ -129,7 +141,7 @@ public final class FoundDates {
     }
 
     private static String reason(Found day) {
-        String words = "“" + day.written() + "” on the paper";
+        String words = "“" + day.quote() + "” on the paper";
         if (day.computed()) {
             return "worked out from " + words;
         }

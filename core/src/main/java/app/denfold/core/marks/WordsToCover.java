@@ -205,17 +205,19 @@ public final class WordsToCover {
 
     private static List<Run> dates(String text, List<int[]> words, What what, Set<LocalDate> births) {
         List<Run> runs = new ArrayList<>();
-        for (FoundDates.Order order : FoundDates.Order.values()) {
-            int from = 0;
-            for (FoundDates.Found found : FoundDates.in(text, order)) {
-                int at = text.indexOf(found.written(), from);
-                if (at < 0) {
-                    continue;
-                }
-                from = at + found.written().length();
-                if (what == What.DATES || found.role() == FoundDates.Role.BIRTH || births.contains(found.day())) {
-                    runs.add(run(words, at, from));
-                }
+        int from = 0;
+        for (FoundDates.Found found : FoundDates.in(text, null)) {
+            // what was worked out from a period stands nowhere
+            int at = found.computed() ? -1 : text.indexOf(found.written(), from);
+            if (at < 0) {
+                continue;
+            }
+            from = at + found.written().length();
+            boolean isBirth = found.role() == FoundDates.Role.BIRTH
+                    || births.contains(found.day())
+                    || found.otherWay() != null && births.contains(found.otherWay());
+            if (what == What.DATES || isBirth) {
+                runs.add(run(words, at, from));
             }
         }
         return runs;

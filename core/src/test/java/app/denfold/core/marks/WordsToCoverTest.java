@@ -118,6 +118,12 @@ class WordsToCoverTest {
     void aKnownBirthDateIsFoundInEitherOrder() {
         assertThat(words("seen 05/04/2014", every(What.BIRTH_DATES, LocalDate.of(2014, 5, 4))))
                 .containsExactly("05/04/2014");
+        assertThat(words("seen 05/04/2014 and 25/12/2015", every(What.BIRTH_DATES, LocalDate.of(2014, 5, 4))))
+                .as("even where another day tells that days come first")
+                .containsExactly("05/04/2014");
+        assertThat(words("Issued 5 June 2026, valid for two years", every(What.DATES)))
+                .as("a day that was worked out stands nowhere")
+                .containsExactly("5 June 2026,");
     }
 
     @Test

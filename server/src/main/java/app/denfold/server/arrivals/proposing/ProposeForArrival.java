@@ -308,7 +308,7 @@ public class ProposeForArrival {
                 .filter(FoundDates.Found::isSigning)
                 .filter(f -> !f.day().isAfter(received))
                 .limit(MOST)
-                .map(f -> new ProposedDay(f.day(), f.sure() ? 0.8 : 0.4, "“" + f.written() + "”", false))
+                .map(f -> new ProposedDay(f.day(), f.sure() ? 0.8 : 0.4, "“" + f.quote() + "”", false))
                 .toList();
     }
 
