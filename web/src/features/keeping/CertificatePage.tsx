@@ -12,7 +12,7 @@ export function CertificatePage() {
   const { certificate = "" } = useParams();
   const practice = useQuery(practiceOptions).data;
   return (
-    <div className="set-up-body wide keeping">
+    <section className="set-up-body wide keeping" aria-label="Certificate">
       <Loaded query={useQuery(certificateOptions(certificate))}>
         {(files) => (
           <article className="certificate">
@@ -61,6 +61,6 @@ export function CertificatePage() {
           </article>
         )}
       </Loaded>
-    </div>
+    </section>
   );
 }

@@ -57,7 +57,7 @@ export function DueFiles({ all }: { all: KeepingAll }) {
             { title: "Rule", dataIndex: "rule" },
             { title: "Papers", dataIndex: "papers", align: "right" },
             {
-              title: "",
+              title: "Keep longer",
               align: "right",
               render: (_, file) => (
                 <Button size="small" aria-label={`Hold ${file.name}`} onClick={() => setHolds(file.id)}>

@@ -11,7 +11,7 @@ import "./keeping.css";
 export function KeepingSetUp() {
   const keeping = useQuery(keepingOptions);
   return (
-    <div className="set-up-body wide keeping">
+    <section className="set-up-body wide keeping" aria-label="Keeping">
       <Loaded query={keeping}>
         {(all) => (
           <>
@@ -22,7 +22,7 @@ export function KeepingSetUp() {
           </>
         )}
       </Loaded>
-    </div>
+    </section>
   );
 }
 
