@@ -4,12 +4,14 @@ import { useState } from "react";
 import { api, done, wordsOf } from "../../api/client";
 import { DayField } from "../../ui/DayField";
 import { day } from "../../ui/days";
+import { meOptions } from "../access/sessionQueries";
 import { holdOptions } from "./keepingQueries";
 import "./keeping.css";
 
-/** Told in the head of a file: it stays, whatever the rules of keeping say. */
+/** Told administrators in the head of a file: it stays, whatever the rules of keeping say. */
 export function OnHold({ fileId }: { fileId: string }) {
-  const hold = useQuery(holdOptions(fileId)).data?.hold;
+  const isAdministrator = useQuery(meOptions).data?.role === "ADMINISTRATOR";
+  const hold = useQuery({ ...holdOptions(fileId), enabled: isAdministrator }).data?.hold;
   return hold ? (
     <span className="ochre" title={`${hold.reason} (${hold.by})`}>
       on hold{hold.until ? ` until ${day(hold.until)}` : ""}

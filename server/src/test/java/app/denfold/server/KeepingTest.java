@@ -205,6 +205,7 @@ class KeepingTest {
                         .single())
                 .isEqualTo(1);
 
+        assertThat(destroy(api, gone).<String>at("$.code")).as("a second click").isEqualTo("kept-yet");
         Api.Answer told = api.get("/api/keeping/certificates/{id}", certificate);
         assertThat(told.<String>at("$[0].number")).isEqualTo(number);
         assertThat(told.<Integer>at("$[0].papers")).isEqualTo(2);
@@ -238,6 +239,13 @@ class KeepingTest {
                         .send(HttpMethod.PUT, "/api/files/{id}/keeping-hold", Map.of("reason", "x"), file)
                         .status())
                 .isEqualTo(403);
+        assertThat(colleague.get("/api/files/{id}/keeping-hold", file).status())
+                .as("why a file is held may tell of somebody who works here")
+                .isEqualTo(403);
+        api.send(HttpMethod.PUT, "/api/files/{id}/keeping-hold", Map.of("reason", "A claim of Zoltan"), file);
+        assertThat(colleague.get("/api/files/{id}/trail", file).<List<String>>at("$[*].sentence"))
+                .anyMatch(s -> s.contains("put this file on hold"))
+                .noneMatch(s -> s.contains("Zoltan"));
         assertThat(change(api, rules(Map.of("unicorn", 6), Map.of())).<String>at("$.problems[0].message"))
                 .isEqualTo("There is no kind unicorn.");
         assertThat(change(api, rules(Map.of("client", -1), Map.of())).<String>at("$.problems[0].message"))

@@ -3,6 +3,7 @@ package app.denfold.server.keeping;
 import app.denfold.server.access.Viewer;
 import app.denfold.server.access.accounts.Accounts;
 import app.denfold.server.jobs.Jobs;
+import app.denfold.server.people.PersonFiles;
 import app.denfold.server.problems.Refusal;
 import com.github.f4b6a3.uuid.UuidCreator;
 import com.github.kagkarlsson.scheduler.SchedulerClient;
@@ -32,12 +33,22 @@ class DestroyFilesJob {
     private static final TaskDescriptor<Chosen> TASK = TaskDescriptor.of("destroy-files", Chosen.class);
 
     private final DestroyFile destroy;
+    private final DestroyedFileRepository destroyed;
+    private final PersonFiles files;
     private final Accounts accounts;
     private final Jobs jobs;
     private final ObjectProvider<SchedulerClient> scheduler;
 
-    DestroyFilesJob(DestroyFile destroy, Accounts accounts, Jobs jobs, ObjectProvider<SchedulerClient> scheduler) {
+    DestroyFilesJob(
+            DestroyFile destroy,
+            DestroyedFileRepository destroyed,
+            PersonFiles files,
+            Accounts accounts,
+            Jobs jobs,
+            ObjectProvider<SchedulerClient> scheduler) {
         this.destroy = destroy;
+        this.destroyed = destroyed;
+        this.files = files;
         this.accounts = accounts;
         this.jobs = jobs;
         this.scheduler = scheduler;
@@ -60,17 +71,21 @@ class DestroyFilesJob {
             jobs.failed(chosen.job(), "Whoever asked for it is no longer here.");
             return;
         }
-        int gone = 0;
         List<String> left = new ArrayList<>();
-        for (UUID file : chosen.files()) {
-            try {
-                destroy.destroy(who.get(), file, chosen.certificate());
-                gone++;
-            } catch (Refusal refused) {
-                left.add(String.valueOf(refused.getMessage()));
+        for (int i = 0; i < chosen.files().size(); i++) {
+            UUID file = chosen.files().get(i);
+            // gone already, by an earlier run or somebody else's decision
+            if (!files.files(List.of(file)).isEmpty()) {
+                try {
+                    destroy.destroy(who.get(), file, chosen.certificate());
+                } catch (Refusal refused) {
+                    left.add(String.valueOf(refused.getMessage()));
+                }
             }
-            jobs.reached(chosen.job(), gone + left.size(), chosen.files().size());
+            jobs.reached(chosen.job(), i + 1, chosen.files().size());
         }
+        int gone =
+                destroyed.findByCertificateOrderByNumber(chosen.certificate()).size();
         String words = (gone == 1 ? "1 file" : gone + " files") + " destroyed";
         if (!left.isEmpty()) {
             words += ", " + left.size() + " left: "

@@ -39,7 +39,7 @@ class FilesToLeave {
         LocalDate today = calendar.today();
         Map<String, String> labels =
                 kinds.all().stream().collect(Collectors.toMap(PersonKind::code, PersonKind::label));
-        return left.ofKinds(rules.monthsByKind().keySet(), today).stream()
+        return left.ofKinds(rules.monthsByKind(), today).stream()
                 .flatMap(f -> due(rules, f, today, labels).stream())
                 .toList();
     }

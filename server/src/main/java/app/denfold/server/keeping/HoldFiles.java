@@ -46,9 +46,10 @@ public class HoldFiles {
         }
     }
 
-    /** The one that holds today. */
+    /** The one that holds today. Why, is for administrators: it may tell of a claim against somebody who works here. */
     @Transactional(readOnly = true)
     public Optional<KeepingHoldAnswer> of(Viewer viewer, UUID fileId) {
+        viewer.requireAdministrator();
         files.visible(viewer, fileId);
         return holding(fileId).map(KeepingHoldAnswer::of);
     }
@@ -89,8 +90,7 @@ public class HoldFiles {
                 viewer.actor(),
                 "keeping-held",
                 fileId,
-                "put this file on hold" + (until == null ? "" : " until " + PracticeCalendar.words(until)) + ": "
-                        + reason.strip()));
+                "put this file on hold" + (until == null ? "" : " until " + PracticeCalendar.words(until))));
     }
 
     /** The rules of keeping decide again. @throws Refusal when it was not on hold */

@@ -34,7 +34,7 @@ public record KeepingPeriods(List<Period> kinds, List<Period> types) {
 
     private static void check(String field, String one, List<Period> periods, Set<String> known) {
         for (Period period : periods) {
-            if (!known.contains(period.code())) {
+            if (period.code() == null || !known.contains(period.code())) {
                 throw Refusal.invalid(field, "There is no " + one + " " + period.code() + ".");
             }
             if (period.months() < 0 || period.months() > MOST_MONTHS) {

@@ -4,8 +4,8 @@ import java.sql.Array;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
-import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -39,13 +39,26 @@ class LeftFilesStore {
     record LeftFile(
             UUID id, String number, String kind, String name, LocalDate leftOn, int papers, List<String> types) {}
 
-    /** Of these kinds, those whose people left first first. @param today on which they were gone */
-    List<LeftFile> ofKinds(Collection<String> kinds, LocalDate today) {
-        return kinds.isEmpty()
+    /**
+     * Those that their kind keeps no longer, first those whose people left first. Whether a paper keeps them is not asked.
+     *
+     * @param months for how long files of a kind are kept, by its code
+     * @param today on which that is over
+     */
+    List<LeftFile> ofKinds(Map<String, Integer> months, LocalDate today) {
+        // only files that kinds let go have their papers looked through
+        return months.isEmpty()
                 ? List.of()
-                : sql.sql(LEFT + "and f.kind in (:kinds) order by l.left_on, f.number")
+                : sql.sql(LEFT + """
+                        and exists (
+                          select 1 from unnest(:kinds::text[], :months::int[]) as k(kind, months)
+                          where k.kind = f.kind and l.left_on + make_interval(months => k.months) < :today
+                        )
+                        order by l.left_on, f.number
+                        """)
                         .param("today", today)
-                        .param("kinds", kinds)
+                        .param("kinds", months.keySet().toArray(String[]::new))
+                        .param("months", months.values().toArray(Integer[]::new))
                         .query((row, n) -> left(row))
                         .list();
     }

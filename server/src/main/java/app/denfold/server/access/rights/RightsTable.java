@@ -183,7 +183,7 @@ final class RightsTable {
             PUT     /api/files/{id}/guests/{accountId}                         CHANGE
             POST    /api/files/{id}/guests/{accountId}/invitation              CHANGE
             DELETE  /api/files/{id}/keeping-hold                               ADMINISTER
-            GET     /api/files/{id}/keeping-hold                               LOOK
+            GET     /api/files/{id}/keeping-hold                               ADMINISTER
             PUT     /api/files/{id}/keeping-hold                               ADMINISTER
             GET     /api/files/{id}/kind                                       LOOK
             POST    /api/files/{id}/kind                                       CHANGE
